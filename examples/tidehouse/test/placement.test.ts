@@ -1,0 +1,79 @@
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import { layoutPage, type PagePose, poseAt } from "lumbit/core";
+import type { Browser } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { naturalSizes } from "../../../packages/cli/src/natural.ts";
+import { requireProject } from "../../../packages/cli/src/project.ts";
+import { launchChromium, layerBoxes, scrollPage } from "../../../test/chromium.ts";
+import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
+
+const pageFile = join(root, "examples/tidehouse/page.json");
+const viewports = [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+  { width: 2560, height: 1440 },
+];
+const positions = 40;
+
+describe("the demo in Chromium", () => {
+  let browser: Browser;
+  const site = join(temporaryFolder(), "site");
+
+  beforeAll(async () => {
+    expect(lumbit(["build", pageFile, "-o", site])).toMatchObject({ status: 0 });
+    browser = await launchChromium();
+  });
+  afterAll(() => browser?.close());
+
+  const measure = (width: number, height: number, scroll: number): PagePose => {
+    const { stdout, status } = lumbit([
+      "measure",
+      pageFile,
+      "--viewport",
+      `${width}x${height}`,
+      "--scroll",
+      String(scroll),
+      "--json",
+    ]);
+    expect(status).toBe(0);
+    return JSON.parse(stdout);
+  };
+
+  test.each(viewports)(
+    "has every layer where pose and measure say at $width x $height",
+    async ({ width, height }) => {
+      const page = await browser.newPage({ viewport: { width, height } });
+      await page.goto(pathToFileURL(join(site, "index.html")).href);
+      await page.evaluate(() => document.fonts.ready);
+      const scrollHeight = await page.evaluate(() => document.documentElement.scrollHeight);
+      const project = await requireProject(pageFile);
+      const layout = layoutPage(project.page, { width, height }, naturalSizes(project).natural);
+      expect(layout.scrollHeight).toBe(scrollHeight);
+      let worst = { error: 0, where: "" };
+      for (let index = 0; index < positions; index++) {
+        const scroll = Math.round(((scrollHeight - height) * index) / (positions - 1));
+        await scrollPage(page, scroll);
+        const boxes = await layerBoxes(page);
+        const posed = poseAt(layout, scroll);
+      if (index % 13 === 0) expect(measure(width, height, scroll)).toEqual(posed);
+      const pose = posed.scenes.flatMap((scene) =>
+        scene.layers.map((layer) => ({ scene: scene.name, ...layer })),
+      );
+        expect(boxes.length).toBe(pose.length);
+        for (const expected of pose) {
+          const box = boxes.find(({ scene, layer }) => scene === expected.scene && layer === expected.name);
+          for (const side of ["left", "top", "width", "height"] as const) {
+            const error = Math.abs((box?.[side] ?? Number.NaN) - expected[side]);
+            if (!(error <= worst.error))
+              worst = { error, where: `${expected.name} ${side} at scroll ${scroll}` };
+          }
+        }
+      }
+      console.log(`${width} x ${height}: largest error ${worst.error.toFixed(3)} px (${worst.where})`);
+      expect(worst.error, worst.where).toBeLessThanOrEqual(0.5);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
+      await page.close();
+    },
+  );
+});

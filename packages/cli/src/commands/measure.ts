@@ -1,0 +1,85 @@
+import Table from "cli-table3";
+import { Command } from "commander";
+import {
+  isImage,
+  layoutPage,
+  type Page,
+  type PageLayout,
+  type PagePose,
+  poseAt,
+  type Viewport,
+} from "lumbit/core";
+import { naturalSizes } from "../natural.ts";
+import { requireProject } from "../project.ts";
+import type { TextSizer } from "../text-size.ts";
+import { parseScroll, parseViewport } from "../viewport.ts";
+
+interface Options {
+  viewport: Viewport;
+  scroll: number;
+  json?: true;
+}
+
+export const measureCommand = new Command("measure")
+  .description("tell where every layer is at a viewport and scroll position, in viewport pixels")
+  .argument("<page>", "the page file")
+  .option("--viewport <size>", "width and height of the viewport in px", parseViewport, {
+    width: 1280,
+    height: 800,
+  })
+  .option("--scroll <px>", "how far the page is scrolled", parseScroll, 0)
+  .option("--json", "print JSON for other programs")
+  .addHelpText("after", "\nExample:\n  lumbit measure page.json --viewport 390x844 --scroll 400 --json")
+  .action(async (file: string, { viewport, scroll, json }: Options) => {
+    const project = await requireProject(file);
+    const { natural, texts } = naturalSizes(project);
+    const layout = layoutPage(project.page, viewport, natural);
+    const pose = poseAt(layout, scroll);
+    if (json) console.log(JSON.stringify(withEstimates(pose, project.page, texts), null, 2));
+    else console.log(table(layout, pose));
+  });
+
+/** The pose, with `estimated: true` at every text whose font the page does not ship. */
+const withEstimates = (pose: PagePose, page: Page, texts: TextSizer) => ({
+  ...pose,
+  scenes: pose.scenes.map((scene, s) => ({
+    ...scene,
+    layers: scene.layers.map((pose, l) => {
+      const layer = page.scenes[s]?.layers[l];
+      return layer && !isImage(layer) && texts.isEstimate(layer) ? { ...pose, estimated: true } : pose;
+    }),
+  })),
+});
+
+function table(layout: PageLayout, pose: PagePose): string {
+  const { viewport, scroll, scrollHeight } = pose;
+  const head = ["layer", "depth", "speed", "left", "top", "width", "height", "overscan", "in view"];
+  const px = (value: number) => value.toFixed(1);
+  const out = [
+    `viewport ${viewport.width} x ${viewport.height}, scrolled ${px(scroll)} of ${px(scrollHeight - viewport.height)} px`,
+  ];
+  for (const [s, scene] of pose.scenes.entries()) {
+    const laidOut = layout.scenes[s];
+    const rows = new Table({
+      head,
+      colAligns: ["left", ...head.slice(2).map(() => "right" as const), "left"],
+      style: { head: [], border: [] },
+    });
+    for (const [l, layer] of scene.layers.entries()) {
+      const { depth = 0, speed = 1, overscan } = laidOut?.layers[l] ?? {};
+      rows.push([
+        layer.name,
+        Number.isFinite(depth) ? String(+depth.toFixed(3)) : "horizon",
+        speed.toFixed(3),
+        px(layer.left),
+        px(layer.top),
+        px(layer.width),
+        px(layer.height),
+        overscan ? `${px(overscan.top)} / ${px(overscan.bottom)}` : "",
+        layer.visible ? "yes" : "no",
+      ]);
+    }
+    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}`, rows.toString());
+  }
+  return out.join("\n");
+}

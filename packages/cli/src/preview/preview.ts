@@ -1,0 +1,144 @@
+import { createServer, type ServerResponse } from "node:http";
+import type { AddressInfo } from "node:net";
+import chokidar from "chokidar";
+import type { Fault } from "lumbit/document";
+import { Problem } from "../problem.ts";
+import { readProject } from "../project.ts";
+import { makeSite, type Site } from "../site.ts";
+import { clientScript } from "./client.ts";
+import { contentType } from "./content-type.ts";
+
+/** What the terminal is told of. */
+export interface PreviewEvents {
+  onGood(): void;
+  onFaults(faults: readonly Fault[], message: string): void;
+}
+
+export interface Preview {
+  url: string;
+  /** How many files are watched. */
+  watched: number;
+  close(): Promise<void>;
+}
+
+interface State {
+  faults: readonly Fault[];
+  /** Counts good versions; a page that shows an older one reloads. */
+  version: number;
+  message: string;
+}
+
+/**
+ * Serves a page file on a loopback address and keeps it up to date. While the file has faults the last good
+ * version stays, with the faults shown in the page.
+ *
+ * @throws Problem when the page file cannot be read at the start, or the port is taken
+ */
+export async function startPreview(file: string, port: number, events: PreviewEvents): Promise<Preview> {
+  let site: Site = new Map([["index.html", emptyPage]]);
+  let state: State = { faults: [], version: 0, message: "" };
+  const listeners = new Set<ServerResponse>();
+  const watcher = chokidar.watch([], {
+    ignoreInitial: true,
+    awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
+  });
+
+  const update = async () => {
+    try {
+      const { project, faults, files } = await readProject(file);
+      watcher.add(files);
+      if (project) {
+        site = makeSite(project);
+        state = { faults: [], version: state.version + 1, message: "" };
+        events.onGood();
+      } else report(faults, "the page file has faults; the last good version stays");
+    } catch (error) {
+      report([], Problem.from(error).message);
+    }
+    for (const listener of listeners) send(listener, state);
+  };
+  const report = (faults: readonly Fault[], message: string) => {
+    state = { ...state, faults, message };
+    events.onFaults(faults, message);
+  };
+
+  const server = createServer((request, response) => {
+    // Only pages of this address may ask: a foreign site must not read a designer's work through their browser.
+    const { host } = request.headers;
+    if (!/^(127\.0\.0\.1|localhost)(:\d+)?$/.test(host ?? "")) return void response.writeHead(403).end("403");
+    const path = pathOf(request.url) ?? "";
+    if (path === "lumbit-preview/events") {
+      response.writeHead(200, { ...headers, "content-type": "text/event-stream" });
+      listeners.add(response);
+      request.on("close", () => listeners.delete(response));
+      send(response, state);
+      return;
+    }
+    if (path === "lumbit-preview/client.js")
+      return void response
+        .writeHead(200, { ...headers, "content-type": contentType(path) })
+        .end(clientScript);
+    const name = path === "" ? "index.html" : path;
+    const content = site.get(name);
+    if (content === undefined)
+      return void response.writeHead(404, headers).end(`404: the site has no ${name}`);
+    response
+      .writeHead(200, { ...headers, "content-type": contentType(name) })
+      .end(name === "index.html" ? withClient(String(content), state.version) : content);
+  });
+
+  let pending = Promise.resolve();
+  watcher.on("all", () => {
+    pending = pending.then(update);
+  });
+  await readProject(file);
+  await update();
+  await new Promise<void>((resolve, reject) => {
+    server.once("error", (error: NodeJS.ErrnoException) =>
+      reject(
+        error.code === "EADDRINUSE"
+          ? new Problem(`port ${port} is taken; choose another with --port, or 0 for a free one`)
+          : error,
+      ),
+    );
+    server.listen(port, "127.0.0.1", resolve);
+  }).catch(async (error) => {
+    await watcher.close();
+    throw error;
+  });
+  return {
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/`,
+    watched: new Set((await readProject(file)).files).size,
+    async close() {
+      await watcher.close();
+      for (const listener of listeners) listener.end();
+      await new Promise((resolve) => server.close(resolve));
+    },
+  };
+}
+
+const headers = {
+  "cache-control": "no-store",
+  "content-security-policy":
+    "default-src 'none'; img-src 'self'; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'",
+  "x-content-type-options": "nosniff",
+};
+
+const emptyPage =
+  '<!doctype html>\n<html lang="en"><head><title>Lumbit preview</title></head><body></body></html>';
+
+const withClient = (html: string, version: number) =>
+  html.replace(
+    "</body>",
+    `<script src="/lumbit-preview/client.js" data-version="${version}"></script></body>`,
+  );
+
+const send = (response: ServerResponse, state: State) => response.write(`data: ${JSON.stringify(state)}\n\n`);
+
+function pathOf(url = "/"): string | undefined {
+  try {
+    return decodeURIComponent(new URL(url, "http://127.0.0.1").pathname).slice(1);
+  } catch {
+    return undefined;
+  }
+}

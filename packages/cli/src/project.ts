@@ -1,0 +1,143 @@
+import { readFile, realpath, stat } from "node:fs/promises";
+import { basename, dirname, extname, resolve, sep } from "node:path";
+import { isImage, type Page, type Size } from "lumbit/core";
+import { type Fault, type Path, readPage } from "lumbit/document";
+import sharp from "sharp";
+import { Font } from "./font.ts";
+import { Problem } from "./problem.ts";
+
+/** A file that the page names, read. */
+export interface Asset {
+  /** The path in the page file. */
+  path: string;
+  bytes: Buffer;
+}
+export interface PictureAsset extends Asset, Size {}
+export interface FontAsset extends Asset {
+  font: Font;
+}
+
+/** A page file with everything that it names, all of it sound. */
+export interface Project {
+  file: string;
+  page: Page;
+  pictures: PictureAsset[];
+  fonts: FontAsset[];
+}
+
+/** What was read of a project: the project or its faults, and in both cases the files that decide about it. */
+export interface ProjectReading {
+  project?: Project;
+  faults: Fault[];
+  /** Absolute paths of the page file and all files that it names, there or not. */
+  files: string[];
+}
+
+const maxPageBytes = 10 * 1024 * 1024;
+
+/**
+ * Reads a page file and the files that it names.
+ *
+ * @throws Problem when the page file itself cannot be read
+ */
+export async function readProject(file: string): Promise<ProjectReading> {
+  const name = basename(file);
+  const { size } = await stat(file).catch(() => {
+    throw new Problem(`there is no file ${file}; name a page file, or make a page with "lumbit new"`);
+  });
+  if (size > maxPageBytes)
+    throw new Problem(
+      `${file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
+    );
+  const reading = readPage(await readFile(file, "utf8"), name);
+  if (!reading.page) return { faults: reading.faults, files: [resolve(file)] };
+
+  const { page, source } = reading;
+  const folder = dirname(resolve(file));
+  const references = referencesOf(page);
+  const faults: Fault[] = [];
+  const read = new Map<string, Promise<PictureAsset | FontAsset | string>>();
+  for (const { path } of references) if (!read.has(path)) read.set(path, readAsset(path, folder, page));
+  for (const { path, at } of references) {
+    const asset = await read.get(path);
+    if (typeof asset === "string") faults.push(source.fault(at, asset));
+  }
+  const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
+  const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
+  if (faults.length > 0) return { faults, files };
+  return {
+    project: {
+      file,
+      page,
+      pictures: assets.filter((asset): asset is PictureAsset => "width" in asset),
+      fonts: assets.filter((asset): asset is FontAsset => "font" in asset),
+    },
+    faults,
+    files,
+  };
+}
+
+/**
+ * The project of a page file.
+ *
+ * @throws Problem with every fault when there are any
+ */
+export async function requireProject(file: string): Promise<Project> {
+  const { project, faults } = await readProject(file);
+  if (project) return project;
+  throw new Problem(faultSummary(faults), faults);
+}
+
+export const faultSummary = (faults: readonly Fault[]): string =>
+  `${faults.length === 1 ? "1 fault" : `${faults.length} faults`} in the page file; nothing was written`;
+
+const referencesOf = (page: Page): { path: string; at: Path }[] => [
+  ...(page.fonts ?? []).map(({ src }, index) => ({ path: src, at: ["fonts", index, "src"] })),
+  ...page.scenes.flatMap((scene, s) =>
+    scene.layers.flatMap((layer, l) =>
+      isImage(layer) ? [{ path: layer.image, at: ["scenes", s, "layers", l, "image"] }] : [],
+    ),
+  ),
+];
+
+/** The asset, or what is wrong with it. */
+async function readAsset(
+  path: string,
+  folder: string,
+  page: Page,
+): Promise<PictureAsset | FontAsset | string> {
+  const absolute = resolve(folder, path);
+  const outside = `"${path}" leaves the page file's folder; copy the file into it and name it from there`;
+  if (!absolute.startsWith(folder + sep)) return outside;
+  let bytes: Buffer;
+  try {
+    const real = await realpath(absolute);
+    if (!real.startsWith((await realpath(folder)) + sep)) return outside;
+    bytes = await readFile(real);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === "EISDIR") return `"${path}" is a folder; name a file in it`;
+    if (code === "EACCES") return `"${path}" may not be read; change its permissions`;
+    return `there is no file "${path}" beside the page file; check its spelling, capitals included`;
+  }
+  if (page.fonts?.some(({ src }) => src === path)) {
+    const font = await Font.open(bytes);
+    return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
+  }
+  const size = await pictureSize(bytes);
+  return size
+    ? { path, bytes, ...size }
+    : `"${path}" is no picture; name a WebP, AVIF, PNG, JPEG, GIF or SVG file${extname(path) ? "" : " with its extension"}`;
+}
+
+const formats = new Set(["webp", "heif", "png", "jpeg", "gif", "svg"]);
+
+/** The size at which a picture is shown: a photograph that lies on its side is turned as its file says. */
+async function pictureSize(bytes: Buffer): Promise<Size | undefined> {
+  try {
+    const { format, autoOrient } = await sharp(bytes).metadata();
+    return formats.has(format ?? "") ? { width: autoOrient.width, height: autoOrient.height } : undefined;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,107 @@
+import LineBreaker from "linebreak";
+import {
+  type Page,
+  parseLength,
+  resolveFontSize,
+  resolveLength,
+  type Size,
+  type TextLayer,
+  textDefaults,
+  type Viewport,
+} from "lumbit/core";
+import type { Font } from "./font.ts";
+import type { FontAsset } from "./project.ts";
+
+/** Measures texts with the font files that the page ships, as a browser would set them. */
+export class TextSizer {
+  readonly #page: Page;
+  readonly #fonts: Map<string, Font>;
+
+  constructor(page: Page, fonts: readonly FontAsset[]) {
+    this.#page = page;
+    this.#fonts = new Map(fonts.map(({ path, font }) => [path, font]));
+  }
+
+  /** Whether the size of a text is only an estimate, because the page does not ship its font. */
+  isEstimate = (layer: TextLayer): boolean => this.#fontOf(layer) === undefined;
+
+  /** The box in px that a text needs when it may use `availableWidth`. */
+  size(layer: TextLayer, availableWidth: number, viewport: Viewport): Size {
+    const fontSize = resolveFontSize(layer.fontSize, viewport);
+    const spacing = letterSpacing(layer.letterSpacing ?? 0, fontSize, viewport);
+    const font = this.#fontOf(layer);
+    const advance = (text: string): number => {
+      const letters = [...segmenter.segment(text)].length;
+      return (
+        (font
+          ? font.advance(text, layer.fontWeight ?? textDefaults.fontWeight, fontSize, spacing !== 0)
+          : letters * fontSize * averageAdvance) +
+        letters * spacing
+      );
+    };
+    let lines = 0;
+    let widest = 0;
+    for (const paragraph of layer.text.split("\n")) {
+      const whole = advance(paragraph);
+      widest = Math.max(widest, whole);
+      lines += whole <= availableWidth ? 1 : countLines(paragraph, availableWidth, advance);
+    }
+    // A text that wraps takes all the width it may; the 64th is the step in which browsers lay out.
+    const width = widest <= availableWidth ? Math.ceil(widest * 64) / 64 : availableWidth;
+    return { width, height: lines * fontSize * (layer.lineHeight ?? textDefaults.lineHeight) };
+  }
+
+  #fontOf(layer: TextLayer): Font | undefined {
+    const families = layer.fontFamily ?? this.#page.page?.fontFamily ?? "";
+    const first = families
+      .split(",")[0]
+      ?.trim()
+      .replace(/^["']|["']$/g, "");
+    const style = layer.fontStyle ?? textDefaults.fontStyle;
+    const faces = (this.#page.fonts ?? []).filter(({ family }) => family === first);
+    const face = faces.find((candidate) => (candidate.style ?? "normal") === style) ?? faces[0];
+    return face && this.#fonts.get(face.src);
+  }
+}
+
+const segmenter = new Intl.Segmenter();
+
+/** A letter's mean advance in font sizes, for a font that is not at hand. */
+const averageAdvance = 0.5;
+
+function letterSpacing(
+  length: NonNullable<TextLayer["letterSpacing"]>,
+  fontSize: number,
+  viewport: Viewport,
+): number {
+  const em = /^(.+)em$/.exec(String(length));
+  return em && !parseLength(String(length))
+    ? Number(em[1]) * fontSize
+    : resolveLength(length as string, { viewport, percent: fontSize });
+}
+
+/** How many lines a paragraph takes, broken where Unicode (UAX #14) allows, and within a word that is too long. */
+function countLines(text: string, width: number, advance: (text: string) => number): number {
+  const breaker = new LineBreaker(text);
+  let lines = 1;
+  let line = "";
+  let from = 0;
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    const word = text.slice(from, next.position);
+    from = next.position;
+    if (advance((line + word).trimEnd()) <= width) {
+      line += word;
+      continue;
+    }
+    if (line !== "") lines++;
+    line = "";
+    for (const { segment } of segmenter.segment(word)) {
+      if (line !== "" && advance((line + segment).trimEnd()) > width) {
+        lines++;
+        line = "";
+      }
+      line += segment;
+    }
+  }
+  return lines;
+}

@@ -1,0 +1,21 @@
+import { InvalidArgumentError } from "commander";
+import type { Viewport } from "lumbit/core";
+
+/** Reads a viewport such as 1280x800. */
+export function parseViewport(text: string): Viewport {
+  const match = /^(\d{1,5})x(\d{1,5})$/.exec(text);
+  const [width, height] = [Number(match?.[1]), Number(match?.[2])];
+  if (!match || width < 1 || height < 1 || width > 20_000 || height > 20_000)
+    throw new InvalidArgumentError(
+      "A viewport is WIDTHxHEIGHT in px, each from 1 to 20000, such as 1280x800.",
+    );
+  return { width, height };
+}
+
+/** Reads a scroll position in px. */
+export function parseScroll(text: string): number {
+  const scroll = Number(text);
+  if (text.trim() === "" || !Number.isFinite(scroll) || scroll < 0)
+    throw new InvalidArgumentError("A scroll position is a number of px, 0 or more, such as 400.");
+  return scroll;
+}

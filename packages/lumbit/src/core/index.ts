@@ -1,0 +1,13 @@
+export type { Box, Size } from "./box.ts";
+export { depthAt, depthOf, driftOf, speedAt } from "./depth.ts";
+export { fluidSize, resolveFontSize } from "./font-size.ts";
+export { type LayerLayout, layoutPage, type Natural, type PageLayout, type SceneLayout } from "./layout.ts";
+export { paintOrder } from "./order.ts";
+export { type Overscan, overscanOf } from "./overscan.ts";
+export * from "./page.ts";
+export { type Passage, type PassageInput, passageOf } from "./passage.ts";
+export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
+export { displacement, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
+export { settleAt } from "./settle.ts";
+export { elementOf, textDefaults } from "./text-style.ts";
+export { type LengthContext, parseLength, resolveLength, sumLengths, type Viewport } from "./units.ts";

@@ -1,0 +1,71 @@
+import type { Box, Size } from "./box.ts";
+import type { Length, Place } from "./page.ts";
+import { resolveLength, type Viewport } from "./units.ts";
+
+/** How large a layer is by itself: the caller measured it, or estimated it. Takes the width it may use, in px. */
+export type NaturalSize = (availableWidth: number) => Size;
+
+/** What a layer's place is resolved against. */
+export interface PlaceContext {
+  viewport: Viewport;
+  scene: Size;
+  natural: NaturalSize;
+  /** A picture keeps its proportions and may be wider than its scene; a text wraps within it. */
+  kind: "image" | "text";
+  maxWidth?: Length | undefined;
+}
+
+interface Axis {
+  start: number | undefined;
+  end: number | undefined;
+  size: number | undefined;
+  extent: number;
+}
+
+/** The box of a layer at the settle moment, in px against its scene's top left corner. */
+export function placedBox(place: Place, context: PlaceContext): Box {
+  const { viewport, scene, natural, kind } = context;
+  const axis = (start?: Length, end?: Length, size?: Length, extent = 0): Axis => {
+    const px = (length?: Length) =>
+      length === undefined ? undefined : resolveLength(length, { viewport, percent: extent });
+    const axis = { start: px(start), end: px(end), size: px(size), extent };
+    if (axis.size === undefined && axis.start !== undefined && axis.end !== undefined)
+      axis.size = Math.max(0, extent - axis.start - axis.end);
+    return axis;
+  };
+  const x = axis(place.left, place.right, place.width, scene.width);
+  const y = axis(place.top, place.bottom, place.height, scene.height);
+  const widest =
+    context.maxWidth === undefined
+      ? Number.POSITIVE_INFINITY
+      : resolveLength(context.maxWidth, { viewport, percent: scene.width });
+  if (x.size !== undefined) x.size = Math.min(x.size, widest);
+  const available = x.size ?? Math.min(widest, Math.max(0, scene.width - (x.start ?? 0) - (x.end ?? 0)));
+  const own = natural(available);
+
+  let { size: width } = x;
+  let { size: height } = y;
+  if (kind === "image") {
+    const ratio = own.width / own.height;
+    width ??= height === undefined ? own.width : height * ratio;
+    height ??= width / ratio;
+  } else {
+    width ??= own.width;
+    height ??= own.height;
+  }
+  const centreX = place.center === "x" || place.center === "both";
+  const centreY = place.center === "y" || place.center === "both";
+  // A text too wide for its scene stays at the start edge, where reading begins, as CSS auto margins have it.
+  const middle = (scene.width - width) / 2;
+  const left = centreX
+    ? kind === "text" && x.size === undefined
+      ? Math.max(0, middle)
+      : middle
+    : inset(x, width);
+  const top = centreY ? (scene.height - height) / 2 : inset(y, height);
+  return { left, top, width, height };
+}
+
+/** Where a box begins on an axis: at its start inset, else against its end inset, else at the scene's edge. */
+const inset = (axis: Axis, size: number): number =>
+  axis.start ?? (axis.end === undefined ? 0 : axis.extent - axis.end - size);

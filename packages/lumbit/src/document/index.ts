@@ -1,0 +1,4 @@
+export { type Fault, formatFault } from "./fault.ts";
+export { type Reading, readPage } from "./read.ts";
+export { pageJsonSchema } from "./schema.ts";
+export type { Path, Source } from "./source.ts";

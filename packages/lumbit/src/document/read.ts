@@ -1,0 +1,121 @@
+import { parse } from "jsonc-parser";
+import leven from "leven";
+import type { z } from "zod";
+import type { Page } from "../core/index.ts";
+import type { Fault } from "./fault.ts";
+import { findBreaches } from "./rules.ts";
+import { pageSchema } from "./schema.ts";
+import { type Path, Source } from "./source.ts";
+
+/** A page file that was read: the page, or everything that is wrong with it. */
+export type Reading =
+  | { page: Page; faults: []; source: Source }
+  | { page?: undefined; faults: [Fault, ...Fault[]]; source: Source };
+
+/**
+ * Reads the text of a page file. All faults come back at once, in document order, each with line and column.
+ *
+ * @param file the name to use in messages
+ */
+export function readPage(text: string, file = "page.json"): Reading {
+  const source = new Source(file, text);
+  const faults = [...source.faults];
+  if (faults.length === 0) {
+    const document: unknown = parse(text.replace(/^\uFEFF/, ""));
+    const result = pageSchema.safeParse(document);
+    if (!result.success)
+      for (const issue of result.error.issues) faults.push(...faultsOf(issue, document, source));
+    for (const { path, message } of findBreaches(document)) faults.push(source.fault(path, message, "key"));
+    if (result.success && faults.length === 0) {
+      const { $schema: _, ...page } = result.data;
+      return { page: page as Page, faults: [], source };
+    }
+  }
+  faults.sort((a, b) => a.line - b.line || a.column - b.column);
+  return { faults: faults as [Fault, ...Fault[]], source };
+}
+
+function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): Fault[] {
+  const path = issue.path as Path;
+  if (issue.code === "unrecognized_keys") {
+    const known = keysAt(path);
+    return issue.keys.map((key) => {
+      const message = `unknown key "${key}"${meant(key, known)}; allowed here: ${known.join(", ")}`;
+      return source.fault([...path, key], message, "key");
+    });
+  }
+  const inner = innermost(issue);
+  if (inner)
+    return inner.flatMap((nested) =>
+      faultsOf({ ...nested, path: [...issue.path, ...nested.path] }, document, source),
+    );
+  const found = valueAt(document, path);
+  const allowed = allowedAt(path);
+  if (found === undefined) return [source.fault(path, `"${path.at(-1)}" is missing; it is ${allowed}`)];
+  const options = allowed.match(/"[\w-]+"/g)?.map((word) => word.slice(1, -1)) ?? [];
+  const hint = typeof found === "string" ? meant(found, options) : "";
+  return [source.fault(path, `found ${shorten(found)}${hint}; allowed: ${allowed}`)];
+}
+
+/** Of a value that may be a word or an object of settings: when it is an object, what is wrong inside it. */
+function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue[] | undefined {
+  if (issue.code !== "invalid_union") return undefined;
+  return issue.errors.find((branch) =>
+    branch.some(({ path, code }) => path.length > 0 || code === "unrecognized_keys"),
+  ) as z.core.$ZodIssue[] | undefined;
+}
+
+/** The keys that the schema knows at a path, `$schema` aside. */
+const keysAt = (path: Path): string[] =>
+  Object.keys(shapeOf(schemaAt(path)) ?? {}).filter((key) => key !== "$schema");
+
+/** What is allowed at a path: the description of the schema there, or of the nearest one around it. */
+function allowedAt(path: Path): string {
+  for (let length = path.length; length > 0; length--) {
+    const description = schemaAt(path.slice(0, length))?.description;
+    if (description) return description;
+  }
+  return "a JSON object of settings";
+}
+
+const schemaAt = (path: Path): z.ZodType | undefined =>
+  path.reduce<z.ZodType | undefined>((schema, key) => bare(step(schema, key)), pageSchema);
+
+type Def = {
+  type: string;
+  innerType?: z.ZodType;
+  element?: z.ZodType;
+  shape?: Record<string, z.ZodType>;
+  options?: z.ZodType[];
+};
+const defOf = (schema: z.ZodType | undefined) => schema?.def as unknown as Def | undefined;
+const bare = (schema: z.ZodType | undefined): z.ZodType | undefined =>
+  defOf(schema)?.innerType ? bare(defOf(schema)?.innerType) : schema;
+const shapeOf = (schema: z.ZodType | undefined): Def["shape"] =>
+  defOf(schema)?.shape ??
+  defOf(schema)
+    ?.options?.map((option) => shapeOf(bare(option)))
+    .find(Boolean);
+const step = (schema: z.ZodType | undefined, key: string | number): z.ZodType | undefined =>
+  defOf(schema)?.element ?? shapeOf(schema)?.[key];
+
+function valueAt(document: unknown, path: Path): unknown {
+  return path.reduce<unknown>(
+    (value, key) => (value as Record<string | number, unknown> | undefined)?.[key],
+    document,
+  );
+}
+
+function meant(word: string, known: readonly string[]): string {
+  const nearest = known
+    .map((name) => ({ name, distance: leven(word.toLowerCase(), name.toLowerCase()) }))
+    .sort((a, b) => a.distance - b.distance)[0];
+  return nearest && nearest.distance <= Math.max(2, word.length / 3)
+    ? `, did you mean "${nearest.name}"?`
+    : "";
+}
+
+function shorten(value: unknown): string {
+  const text = JSON.stringify(value);
+  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+}

@@ -1,0 +1,33 @@
+import { type Browser, chromium, type Page } from "playwright-core";
+import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
+
+export const launchChromium = (): Promise<Browser> =>
+  chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+
+/** Scrolls to a position and waits until what is on the screen shows it. */
+export const scrollPage = (page: Page, scroll: number): Promise<void> =>
+  page.evaluate(async (scroll) => {
+    window.scrollTo({ top: scroll, behavior: "instant" });
+    const frame = () => new Promise(requestAnimationFrame);
+    await frame();
+    await frame();
+  }, scroll);
+
+export interface ElementBox {
+  scene: string;
+  layer: string;
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/** The box of every layer on the page, in viewport px. */
+export const layerBoxes = (page: Page): Promise<ElementBox[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>("[data-lumbit-layer]")].map((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      const scene = element.closest<HTMLElement>("[data-lumbit-scene]")?.dataset.lumbitScene ?? "";
+      return { scene, layer: element.dataset.lumbitLayer ?? "", left, top, width, height };
+    }),
+  );
