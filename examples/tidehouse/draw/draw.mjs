@@ -1,5 +1,6 @@
-// Draws the art of the Tidehouse demo into ../art. Everything is seeded: the same pictures on every run.
-import { mkdir } from "node:fs/promises";
+// Draws the art of the Tidehouse demo into ../art and copies its fonts into ../fonts. Everything is seeded: the same
+// pictures on every run.
+import { copyFile, mkdir } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { createCanvas } from "@napi-rs/canvas";
 import sharp from "sharp";
@@ -138,4 +139,12 @@ for (const [name, { draw, quality, alpha = 85, soften }] of Object.entries(pictu
     .webp({ quality, alphaQuality: alpha, effort: 6, smartSubsample: true })
     .toFile(`${folder}${name}.webp`);
   console.log(`${name}.webp  ${canvas.width} x ${canvas.height}  ${(size / 1024).toFixed(0)} kB`);
+}
+
+for (const [font, file] of [
+  ["newsreader", "newsreader-latin-opsz-normal"],
+  ["figtree", "figtree-latin-wght-normal"],
+]) {
+  const source = import.meta.resolve(`@fontsource-variable/${font}/files/${file}.woff2`);
+  await copyFile(new URL(source), `${folder}../fonts/${font}.woff2`);
 }

@@ -56,10 +56,10 @@ describe("the demo in Chromium", () => {
         await scrollPage(page, scroll);
         const boxes = await layerBoxes(page);
         const posed = poseAt(layout, scroll);
-      if (index % 13 === 0) expect(measure(width, height, scroll)).toEqual(posed);
-      const pose = posed.scenes.flatMap((scene) =>
-        scene.layers.map((layer) => ({ scene: scene.name, ...layer })),
-      );
+        if (index % 13 === 0) expect(measure(width, height, scroll)).toEqual(posed);
+        const pose = posed.scenes.flatMap((scene) =>
+          scene.layers.map((layer) => ({ scene: scene.name, ...layer })),
+        );
         expect(boxes.length).toBe(pose.length);
         for (const expected of pose) {
           const box = boxes.find(({ scene, layer }) => scene === expected.scene && layer === expected.name);
@@ -76,4 +76,38 @@ describe("the demo in Chromium", () => {
       await page.close();
     },
   );
+
+  test.each([
+    ["a reader who prefers less motion", { reducedMotion: "reduce" }],
+    ["print", { media: "print" }],
+  ] as const)("stands still, composed and without overscan, for %s", async (_, media) => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.emulateMedia(media);
+    await page.goto(pathToFileURL(join(site, "index.html")).href);
+    await page.evaluate(() => document.fonts.ready);
+    const project = await requireProject(pageFile);
+    const { natural } = naturalSizes(project);
+    const composed = layoutPage(project.page, { width: 1280, height: 800 }, natural).scenes.flatMap(
+      (scene) => scene.layers,
+    );
+    for (const scroll of [0, 333, 900]) {
+      await scrollPage(page, scroll);
+      const scenes = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>("[data-lumbit-scene]")].map(
+          (scene) =>
+            [scene.dataset.lumbitScene, scene.getBoundingClientRect().top, scene.offsetHeight] as const,
+        ),
+      );
+      for (const box of await layerBoxes(page)) {
+        const [, top, height] = scenes.find(([name]) => name === box.scene) ?? ["", Number.NaN, 0];
+        const layer = composed.find(({ name }) => name === box.layer);
+        expect(
+          Math.abs(box.top - top - (layer?.overscan ? 0 : (layer?.box.top ?? Number.NaN))),
+          box.layer,
+        ).toBeLessThan(0.5);
+        if (layer?.overscan) expect(box.height).toBeCloseTo(height, 0);
+      }
+    }
+    await page.close();
+  });
 });

@@ -51,6 +51,29 @@ const withEstimates = (pose: PagePose, page: Page, texts: TextSizer) => ({
   })),
 });
 
+/** A line under the head and nothing else: numbers stand in columns by themselves. */
+const rules = {
+  ...{
+    top: "",
+    "top-mid": "",
+    "top-left": "",
+    "top-right": "",
+    bottom: "",
+    "bottom-mid": "",
+    "bottom-left": "",
+  },
+  ...{
+    "bottom-right": "",
+    left: "",
+    right: "",
+    middle: "",
+    mid: "",
+    "left-mid": "",
+    "mid-mid": "",
+    "right-mid": "",
+  },
+};
+
 function table(layout: PageLayout, pose: PagePose): string {
   const { viewport, scroll, scrollHeight } = pose;
   const head = ["layer", "depth", "speed", "left", "top", "width", "height", "overscan", "in view"];
@@ -63,7 +86,8 @@ function table(layout: PageLayout, pose: PagePose): string {
     const rows = new Table({
       head,
       colAligns: ["left", ...head.slice(2).map(() => "right" as const), "left"],
-      style: { head: [], border: [] },
+      style: { head: [], border: [], "padding-left": 0, "padding-right": 2 },
+      chars: rules,
     });
     for (const [l, layer] of scene.layers.entries()) {
       const { depth = 0, speed = 1, overscan } = laidOut?.layers[l] ?? {};

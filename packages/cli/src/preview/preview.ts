@@ -78,6 +78,7 @@ export async function startPreview(file: string, port: number, events: PreviewEv
       return void response
         .writeHead(200, { ...headers, "content-type": contentType(path) })
         .end(clientScript);
+    if (path === "favicon.ico") return void response.writeHead(204, headers).end();
     const name = path === "" ? "index.html" : path;
     const content = site.get(name);
     if (content === undefined)

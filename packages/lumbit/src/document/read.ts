@@ -40,7 +40,8 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   if (issue.code === "unrecognized_keys") {
     const known = keysAt(path);
     return issue.keys.map((key) => {
-      const message = `unknown key "${key}"${meant(key, known)}; allowed here: ${known.join(", ")}`;
+      const hint = meant(key, known);
+      const message = `unknown key "${key}"${hint ? `${hint} Allowed` : "; allowed"} here: ${known.join(", ")}`;
       return source.fault([...path, key], message, "key");
     });
   }
@@ -52,9 +53,9 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   const found = valueAt(document, path);
   const allowed = allowedAt(path);
   if (found === undefined) return [source.fault(path, `"${path.at(-1)}" is missing; it is ${allowed}`)];
-  const options = allowed.match(/"[\w-]+"/g)?.map((word) => word.slice(1, -1)) ?? [];
+  const options = allowed.match(/"[\w/-]+"/g)?.map((word) => word.slice(1, -1)) ?? [];
   const hint = typeof found === "string" ? meant(found, options) : "";
-  return [source.fault(path, `found ${shorten(found)}${hint}; allowed: ${allowed}`)];
+  return [source.fault(path, `found ${shorten(found)}${hint ? `${hint} Allowed` : "; allowed"}: ${allowed}`)];
 }
 
 /** Of a value that may be a word or an object of settings: when it is an object, what is wrong inside it. */

@@ -176,12 +176,8 @@ export const pageSchema = z
       })
       .describe("What the whole page looks like.")
       .optional(),
-    fonts: z.array(fontFace, { error: () => "a list of font files" }).optional(),
-    scenes: z
-      .array(scene)
-      .min(1)
-      .describe("a list of at least one scene")
-      .describe("The scenes of the page, from top to bottom."),
+    fonts: z.array(fontFace).describe("a list of font files shipped with the page").optional(),
+    scenes: z.array(scene).min(1).describe("a list of at least one scene, from top to bottom"),
   })
   .describe("A page of layered scenes.");
 

@@ -1,0 +1,231 @@
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  symlinkSync,
+  writeFileSync,
+} from "node:fs";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import { beforeEach, describe, expect, test } from "vitest";
+import { launchChromium } from "../../../test/chromium.ts";
+import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
+
+const starter = join(root, "packages/cli/starter");
+let folder: string;
+let pageFile: string;
+beforeEach(() => {
+  folder = temporaryFolder();
+  cpSync(starter, folder, { recursive: true });
+  pageFile = join(folder, "page.json");
+});
+const edit = (change: (text: string) => string) =>
+  writeFileSync(pageFile, change(readFileSync(pageFile, "utf8")));
+
+describe("build", () => {
+  const site = () => join(folder, "site");
+  const build = (...more: string[]) => lumbit(["build", pageFile, "-o", site(), ...more]);
+
+  test("writes a site with no script, and the same one again", () => {
+    expect(build()).toMatchObject({
+      status: 0,
+      stdout: expect.stringMatching(/7 files, \d+ kB, 0 bytes of script/),
+    });
+    const files = readdirSync(site(), { recursive: true }).toSorted();
+    const html = readFileSync(join(site(), "index.html"), "utf8");
+    expect(html).not.toMatch(/<script|\sstyle=|\son\w+=/);
+    for (const [, url] of html.matchAll(/(?:src|href)="([^"]+)"/g))
+      expect(existsSync(join(site(), String(url))), url).toBe(true);
+    expect(build().status).toBe(0);
+    expect(readdirSync(site(), { recursive: true }).toSorted()).toEqual(files);
+  });
+
+  test("removes what it no longer needs and keeps what is not its own", () => {
+    build();
+    writeFileSync(join(site(), "robots.txt"), "mine");
+    edit((text) => text.replace("Low water at the tide mill", "High water"));
+    edit((text) => text.replace(/\{\s*"name": "reeds"[^}]*\}[^}]*\},?/, "").replace(/\},\s*\]/, "}]"));
+    expect(build()).toMatchObject({ status: 0, stderr: "" });
+    expect(readFileSync(join(site(), "index.html"), "utf8")).toContain("<title>High water</title>");
+    expect(readdirSync(join(site(), "assets")).filter((name) => name.startsWith("reeds"))).toEqual([]);
+    expect(readFileSync(join(site(), "robots.txt"), "utf8")).toBe("mine");
+  });
+
+  test("overwrites nothing that it did not write, or that was changed since, unless told", () => {
+    mkdirSync(site());
+    writeFileSync(join(site(), "index.html"), "mine");
+    expect(build()).toMatchObject({ status: 2, stderr: expect.stringContaining("index.html") });
+    expect(readdirSync(site())).toEqual(["index.html"]);
+    expect(build("--force").status).toBe(0);
+    writeFileSync(join(site(), "index.html"), "mine again");
+    expect(build().status).toBe(2);
+    expect(readFileSync(join(site(), "index.html"), "utf8")).toBe("mine again");
+  });
+
+  test("publishes any text as text", async () => {
+    const hostile = `</title><script>alert(1)</script>"'&<img src=x onerror=alert(1)>`;
+    edit((text) => {
+      const page = JSON.parse(text);
+      page.title = hostile;
+      page.scenes[0].layers[2].text = hostile;
+      page.scenes[0].layers[0].alt = hostile;
+      return JSON.stringify(page);
+    });
+    expect(build().status).toBe(0);
+    const browser = await launchChromium();
+    try {
+      const page = await browser.newPage();
+      await page.goto(pathToFileURL(join(site(), "index.html")).href);
+      expect(await page.title()).toBe(hostile);
+      expect(await page.locator("[data-lumbit-layer=title]").textContent()).toBe(hostile);
+      expect(await page.locator("[data-lumbit-layer=sky]").getAttribute("alt")).toBe(hostile);
+      expect(
+        await page.evaluate(() => document.scripts.length + document.querySelectorAll("img").length),
+      ).toBe(5);
+    } finally {
+      await browser.close();
+    }
+    expect(readdirSync(folder).toSorted()).toEqual(["art", "page.json", "site"]);
+  });
+});
+
+describe("bad input", () => {
+  const build = () => lumbit(["build", pageFile, "-o", join(folder, "site")]);
+  const withImage = (image: string) => edit((text) => text.replace("art/sky.svg", image));
+
+  test.each<[string, () => void, RegExp]>([
+    [
+      "broken JSON",
+      () => edit((text) => text.replace(",", "")),
+      /page\.json:3:3: this is not valid JSON: a comma is missing/,
+    ],
+    [
+      "an unknown key",
+      () => edit((text) => text.replace('"depth": 5', '"deph": 5')),
+      /page\.json:\d+:\d+ at \/scenes\/0\/layers\/1\/deph: unknown key "deph", did you mean "depth"\?/,
+    ],
+    [
+      "a missing picture",
+      () => withImage("art/skyy.svg"),
+      /at \/scenes\/0\/layers\/0\/image: there is no file "art\/skyy\.svg"/,
+    ],
+    ["no picture", () => withImage("page.json"), /"page\.json" is no picture/],
+    ["a folder", () => withImage("art"), /"art" is a folder/],
+    ["a path that leaves the folder", () => withImage("../../etc/passwd"), /leaves the page file's folder/],
+    [
+      "a link that leaves the folder",
+      () => {
+        symlinkSync("/etc/hostname", join(folder, "art/link.png"));
+        withImage("art/link.png");
+      },
+      /leaves the page file's folder/,
+    ],
+    [
+      "a font that is none",
+      () =>
+        edit((text) =>
+          text.replace('"scenes"', '"fonts": [{ "family": "X", "src": "art/sky.svg" }], "scenes"'),
+        ),
+      /is no font/,
+    ],
+  ])("%s: a message, exit 2, nothing written", (_, spoil, message) => {
+    spoil();
+    const { status, stderr, stdout } = build();
+    expect(stderr).toMatch(message);
+    expect(stderr).not.toMatch(/\n\s+at .*\.m?js:\d+/);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: "" });
+    expect(existsSync(join(folder, "site"))).toBe(false);
+  });
+
+  test("a missing page file, a wrong viewport, a wrong option, a wrong command", () => {
+    expect(lumbit(["build", "nowhere.json", "-o", "x"])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("there is no file nowhere.json"),
+    });
+    expect(lumbit(["measure", pageFile, "--viewport", "0x800"])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("WIDTHxHEIGHT"),
+    });
+    expect(lumbit(["measure", pageFile, "--scroll", "much"])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("number of px"),
+    });
+    expect(lumbit(["measure", pageFile, "--jsn"])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("Did you mean --json?"),
+    });
+    expect(lumbit(["biuld"])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("Did you mean build?"),
+    });
+  });
+});
+
+describe("measure", () => {
+  test("tells the pose for programs, and says which texts are estimates", () => {
+    const { status, stdout } = lumbit([
+      "measure",
+      pageFile,
+      "--viewport",
+      "1280x800",
+      "--scroll",
+      "400",
+      "--json",
+    ]);
+    expect(status).toBe(0);
+    const pose = JSON.parse(stdout);
+    expect(pose).toMatchObject({ viewport: { width: 1280, height: 800 }, scroll: 400, scrollHeight: 1680 });
+    const [sky, hills, title] = pose.scenes[0].layers;
+    expect(sky).toEqual({
+      name: "sky",
+      left: 0,
+      top: 0,
+      width: 1280,
+      height: 800,
+      opacity: 1,
+      scale: 1,
+      rotate: 0,
+      blur: 0,
+      visible: true,
+    });
+    expect(hills.top).toBeCloseTo(800 * 0.44 - 400 / 6, 6);
+    expect(title.estimated).toBe(true);
+  });
+
+  test("prints a table for people", () => {
+    const { stdout } = lumbit(["measure", pageFile]);
+    expect(stdout).toContain("viewport 1280 x 800, scrolled 0.0 of 880.0 px");
+    expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s/);
+  });
+});
+
+describe("new", () => {
+  test("makes a page that builds at once, with the schema beside it", () => {
+    const made = join(folder, "mine");
+    expect(lumbit(["new", made])).toMatchObject({
+      status: 0,
+      stdout: expect.stringContaining("npx lumbit preview"),
+    });
+    const { $schema } = JSON.parse(readFileSync(join(made, "page.json"), "utf8"));
+    expect(existsSync(join(made, $schema))).toBe(true);
+    expect(lumbit(["build", join(made, "page.json"), "-o", join(made, "site")]).status).toBe(0);
+  });
+
+  test("leaves a folder with something in it alone", () => {
+    expect(lumbit(["new", folder])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining("is not empty"),
+    });
+    expect(readdirSync(folder).toSorted()).toEqual(["art", "page.json"]);
+  });
+});
+
+test("every command explains itself with an example", () => {
+  for (const command of ["new", "preview", "measure", "build"])
+    expect(lumbit([command, "--help"])).toMatchObject({
+      status: 0,
+      stdout: expect.stringMatching(/Example:\n {2}lumbit /),
+    });
+});

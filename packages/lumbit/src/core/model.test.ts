@@ -1,0 +1,210 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { depthAt, driftOf, speedAt } from "./depth.ts";
+import { layoutPage, type Natural } from "./layout.ts";
+import { overscanOf } from "./overscan.ts";
+import type { Page, Scene, Settle } from "./page.ts";
+import { passageOf } from "./passage.ts";
+import { displacement, poseAt } from "./pose.ts";
+import { settleAt } from "./settle.ts";
+
+const length = fc.double({ min: 1, max: 6000, noNaN: true });
+const settle: fc.Arbitrary<Settle> = fc.oneof(
+  fc.constantFrom(
+    "auto" as const,
+    "enter" as const,
+    "top" as const,
+    "middle" as const,
+    "bottom" as const,
+    "leave" as const,
+  ),
+  fc.double({ min: 0, max: 1, noNaN: true }),
+);
+const passage = fc
+  .record({
+    viewport: length,
+    scene: length,
+    before: fc.oneof(fc.constant(0), length),
+    after: fc.oneof(fc.constant(0), length),
+  })
+  .map(passageOf);
+const depth = fc.double({ min: -0.9, max: 1000, noNaN: true });
+/** Drift from well in front of the surface to the horizon. */
+const drift = fc.oneof(fc.double({ min: -4, max: 1, noNaN: true }), fc.constantFrom(0, 1));
+
+describe("depth", () => {
+  test("and speed are inverse", () => {
+    fc.assert(
+      fc.property(depth, (depth) => {
+        expect(depthAt(speedAt(depth))).toBeCloseTo(depth, 6);
+      }),
+    );
+    expect([speedAt(0), speedAt(1), speedAt(-0.5), speedAt(Number.POSITIVE_INFINITY)]).toEqual([
+      1, 0.5, 2, 0,
+    ]);
+  });
+
+  test("never lets a farther layer drift less than a nearer one", () => {
+    fc.assert(
+      fc.property(depth, depth, (a, b) => {
+        const [near, far] = a < b ? [a, b] : [b, a];
+        const driftAt = (depth: number) => driftOf({ name: "a", text: "a", depth });
+        expect(driftAt(far)).toBeGreaterThanOrEqual(driftAt(near));
+      }),
+    );
+  });
+});
+
+describe("overscan", () => {
+  /** How far the picture's edges lie inside the visible part of the scene at p: above 0 an edge shows. */
+  const exposed = (
+    p: number,
+    k: number,
+    p0: number,
+    at: ReturnType<typeof passageOf>,
+    over: { top: number; bottom: number },
+  ) => {
+    const d = displacement(k, p0, p);
+    const visible = [Math.max(0, p - at.viewport), Math.min(at.scene, p)] as const;
+    return Math.max(d - over.top - visible[0], visible[1] - (at.scene + over.bottom + d));
+  };
+
+  test("never lets an edge show at any reachable position", () => {
+    fc.assert(
+      fc.property(
+        passage,
+        settle,
+        drift,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (at, settle, k, share) => {
+          const p0 = settleAt(settle, at);
+          const over = overscanOf(k, p0, at);
+          expect(exposed(at.lo + share * (at.hi - at.lo), k, p0, at, over)).toBeLessThanOrEqual(1e-6);
+        },
+      ),
+    );
+  });
+
+  test("is minimal: with one pixel less on either side an edge shows", () => {
+    fc.assert(
+      fc.property(passage, settle, drift, (at, settle, k) => {
+        const p0 = settleAt(settle, at);
+        const over = overscanOf(k, p0, at);
+        const corners = [at.lo, at.hi, at.viewport, at.scene].filter((p) => p >= at.lo && p <= at.hi);
+        const worst = (less: typeof over) => Math.max(...corners.map((p) => exposed(p, k, p0, at, less)));
+        expect(worst({ ...over, top: over.top - 1 })).toBeCloseTo(1, 4);
+        expect(worst({ ...over, bottom: over.bottom - 1 })).toBeCloseTo(1, 4);
+      }),
+    );
+  });
+
+  test("of a fixed picture is exactly one viewport, and k (V - H) over a whole passage", () => {
+    const at = passageOf({ viewport: 800, scene: 500, before: 5000, after: 5000 });
+    for (const k of [0.2, 0.7, 1]) {
+      const { top, bottom } = overscanOf(k, settleAt("middle", at), at);
+      expect(top + bottom).toBeCloseTo(k * 300, 9);
+    }
+    expect(overscanOf(1, 0, at)).toEqual({ top: 800, bottom: -500 });
+  });
+});
+
+describe("the settle moment", () => {
+  const at = (before: number, after: number) => passageOf({ viewport: 800, scene: 600, before, after });
+
+  test("lies where its name says", () => {
+    const moments = (["enter", "top", "middle", "bottom", "leave", 0.25] as const).map((settle) =>
+      settleAt(settle, at(2000, 2000)),
+    );
+    expect(moments).toEqual([0, 800, 700, 600, 1400, 350]);
+  });
+
+  test("auto: at the top of the page for what is in view there, the nearest reachable for what ends the page", () => {
+    expect(settleAt("auto", at(0, 2000))).toBe(800);
+    expect(settleAt("auto", at(300, 2000))).toBe(500);
+    expect(settleAt("auto", at(800, 2000))).toBe(700);
+    expect(settleAt("auto", at(2000, 0))).toBe(600);
+    expect(settleAt("auto", at(100, 0))).toBe(700);
+  });
+});
+
+describe("a page", () => {
+  const natural: Natural = () => ({ width: 300, height: 40 });
+  const page = (...scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
+  const viewport = { width: 1000, height: 800 };
+
+  test("stands as placed at its settle moment, at any viewport", () => {
+    const sizes = fc.record({
+      width: fc.integer({ min: 320, max: 3840 }),
+      height: fc.integer({ min: 568, max: 2160 }),
+    });
+    fc.assert(
+      fc.property(sizes, depth, fc.integer({ min: 20, max: 300 }), (viewport, depth, height) => {
+        const scene: Scene = {
+          name: "a",
+          height: `${height}vh`,
+          layers: [{ name: "x", text: "x", depth, place: { left: "10%", top: "20%" } }],
+        };
+        const layout = layoutPage(
+          page({ name: "before", height: "150vh", layers: [] }, scene, {
+            name: "after",
+            height: "150vh",
+            layers: [],
+          }),
+          viewport,
+          natural,
+        );
+        const laidOut = layout.scenes[1];
+        if (!laidOut) throw new Error("the scene is missing");
+        const scroll = laidOut.top - viewport.height + laidOut.settle;
+        const pose = poseAt(layout, scroll).scenes[1];
+        expect(pose?.layers[0]?.top).toBeCloseTo((pose?.top ?? 0) + laidOut.height * 0.2, 5);
+        expect(pose?.layers[0]?.left).toBeCloseTo(viewport.width * 0.1, 5);
+      }),
+    );
+  });
+
+  test("paints far layers first and keeps the document's order among equals", () => {
+    const scene: Scene = {
+      name: "a",
+      layers: [
+        { name: "near", text: "x", depth: -0.2 },
+        { name: "one", text: "x" },
+        { name: "far", text: "x", speed: 0.1 },
+        { name: "two", text: "x", speed: 1 },
+        { name: "sky", text: "x", depth: "horizon" },
+      ],
+    };
+    const layers = layoutPage(page(scene), viewport, natural).scenes[0]?.layers ?? [];
+    expect(layers.toSorted((a, b) => a.order - b.order).map(({ name }) => name)).toEqual([
+      "sky",
+      "far",
+      "one",
+      "two",
+      "near",
+    ]);
+  });
+
+  test("moves a layer of depth 1 half as fast as the page, and a horizon not at all", () => {
+    const scene: Scene = {
+      name: "a",
+      height: "200vh",
+      layers: [
+        { name: "half", text: "x", depth: 1, place: { top: "50px" } },
+        { name: "sky", image: "sky.png", alt: "", depth: "horizon" },
+      ],
+    };
+    const layout = layoutPage(page(scene), viewport, natural);
+    const at = (scroll: number) =>
+      poseAt(layout, scroll).scenes[0]?.layers.map(({ top, height, visible }) => ({ top, height, visible }));
+    expect(at(0)).toEqual([
+      { top: 50, height: 40, visible: true },
+      { top: 0, height: 800, visible: true },
+    ]);
+    expect(at(400)).toEqual([
+      { top: -150, height: 40, visible: false },
+      { top: 0, height: 800, visible: true },
+    ]);
+    expect(poseAt(layout, 1e9).scroll).toBe(800);
+    expect(poseAt(layout, -5).scroll).toBe(0);
+  });
+});

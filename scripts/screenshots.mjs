@@ -1,0 +1,106 @@
+// Draws docs/screenshots from the demo and the starter page. Needs a build.
+import { spawn, spawnSync } from "node:child_process";
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import { chromium } from "playwright-core";
+import sharp from "sharp";
+import { browserPath, chromiumArguments } from "./browsers.mjs";
+import { root } from "./run.mjs";
+
+const command = join(root, "packages/cli/dist/lumbit.mjs");
+const demo = "examples/tidehouse/page.json";
+const folder = mkdtempSync(join(tmpdir(), "lumbit-screenshots-"));
+const target = (name) => join(root, "docs/screenshots", `${name}.png`);
+const lumbit = (...args) =>
+  spawnSync(process.execPath, [command, ...args], { cwd: root, encoding: "utf8" }).stdout;
+
+const browser = await chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+
+/** A page's pictures at several scroll positions. */
+async function shots(url, { width, height, at }) {
+  const page = await browser.newPage({ viewport: { width, height } });
+  await page.goto(url);
+  await page.waitForLoadState("networkidle");
+  const pictures = [];
+  for (const scroll of at) {
+    await page.evaluate((scroll) => window.scrollTo({ top: scroll, behavior: "instant" }), scroll);
+    await page.waitForTimeout(250);
+    pictures.push(await page.screenshot());
+  }
+  await page.close();
+  return pictures;
+}
+
+/** Pictures side by side, each `width` px wide, on white. */
+async function sheet(pictures, width, name) {
+  const gap = 16;
+  const scaled = await Promise.all(
+    pictures.map((picture) => sharp(picture).resize({ width }).toBuffer({ resolveWithObject: true })),
+  );
+  const height = Math.max(...scaled.map(({ info }) => info.height));
+  await sharp({
+    create: { width: scaled.length * (width + gap) - gap, height, channels: 3, background: "#fff" },
+  })
+    .composite(scaled.map(({ data }, index) => ({ input: data, left: index * (width + gap), top: 0 })))
+    .png({ palette: true, quality: 92, effort: 10 })
+    .toFile(target(name));
+}
+
+/** A terminal with a command and what it printed. */
+async function terminal(line, output, name) {
+  const page = await browser.newPage({ viewport: { width: 1100, height: 300 } });
+  await page.setContent(
+    `<style>body{margin:0;padding:22px 26px;background:#0d1b20;color:#d7e6df;font:14px/1.25 "DejaVu Sans Mono",monospace}pre{margin:0;font:inherit}b{color:#8fd6b8}</style><pre></pre>`,
+  );
+  await page.evaluate(
+    ([line, output]) => {
+      const prompt = Object.assign(document.createElement("b"), { textContent: `$ ${line}\n\n` });
+      document.querySelector("pre").append(prompt, output);
+    },
+    [line, output],
+  );
+  await page.screenshot({ path: target(name), fullPage: true });
+  await page.close();
+}
+
+const site = join(folder, "site");
+lumbit("build", demo, "-o", site);
+const demoUrl = pathToFileURL(join(site, "index.html")).href;
+await sheet(await shots(demoUrl, { width: 1280, height: 800, at: [0, 330, 760] }), 800, "descent");
+await sheet(await shots(demoUrl, { width: 390, height: 844, at: [0, 330, 760] }), 390, "descent-phone");
+
+await terminal(
+  "lumbit measure examples/tidehouse/page.json --viewport 1280x800 --scroll 400",
+  lumbit("measure", demo, "--viewport", "1280x800", "--scroll", "400"),
+  "measure",
+);
+
+const starter = join(folder, "starter");
+lumbit("new", starter);
+lumbit("build", join(starter, "page.json"), "-o", join(starter, "site"));
+await sheet(
+  await shots(pathToFileURL(join(starter, "site/index.html")).href, {
+    width: 1280,
+    height: 800,
+    at: [0, 300],
+  }),
+  800,
+  "starter",
+);
+
+const spoiled = join(folder, "spoiled");
+cpSync(starter, spoiled, { recursive: true });
+const preview = spawn(process.execPath, [command, "preview", join(spoiled, "page.json"), "--port", "0"]);
+const url = await new Promise((resolve) =>
+  preview.stdout.on("data", (data) => /http:\S+/.test(data) && resolve(/http:[^\s\x1b]+/.exec(data)[0])),
+);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(url);
+const file = join(spoiled, "page.json");
+writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 5', '"deph": 5').replace('"60px"', '"60"'));
+await page.getByRole("alert").waitFor();
+await page.screenshot({ path: target("preview-faults") });
+preview.kill();
+await browser.close();

@@ -1,0 +1,109 @@
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { readPage } from "lumbit/document";
+import ts from "typescript";
+import { afterAll, describe, expect, test } from "vitest";
+import { lumbit, root, temporaryFolder } from "./command.ts";
+
+/** Every command and snippet of the documents is run here. */
+const files = [
+  "README.md",
+  "ARCHITECTURE.md",
+  ...readdirSync(join(root, "docs"))
+    .filter((name) => name.endsWith(".md"))
+    .map((name) => `docs/${name}`),
+];
+const read = (file: string) => readFileSync(join(root, file), "utf8");
+const blocks = (file: string, language: string) =>
+  [...read(file).matchAll(new RegExp(`\`\`\`${language}\n([\\s\\S]*?)\`\`\``, "g"))].map(([, code]) =>
+    String(code),
+  );
+
+describe.each(files)("%s", (file) => {
+  const commands = blocks(file, "sh").flatMap((block) => block.trim().split("\n"));
+  const own = commands.filter((line) => line.startsWith("lumbit "));
+  test.runIf(own.length > 0)("its commands work", async () => {
+    const folder = temporaryFolder();
+    if (!own.some((line) => line.startsWith("lumbit new"))) lumbit(["new", "my-page"], folder);
+    for (const line of own) {
+      const args = line.split(" ").slice(1);
+      if (args[0] === "preview")
+        await serves(
+          process.execPath,
+          [join(root, "packages/cli/dist/lumbit.mjs"), ...args, "--port", "0"],
+          folder,
+        );
+      else expect(lumbit(args, folder), line).toMatchObject({ status: 0, stderr: "" });
+    }
+  });
+
+  test("its other commands are the repository's own", () => {
+    const scripts = JSON.parse(read("package.json")).scripts;
+    for (const line of commands.filter((line) => !own.includes(line))) {
+      const name = /^npm (?:run )?([\w-]+)$/.exec(line)?.[1];
+      expect(scripts, line).toHaveProperty(String(name));
+    }
+  });
+
+  test("its JSON is right", () => {
+    for (const block of blocks(file, "json")) {
+      const value = JSON.parse(block);
+      const page = value.format
+        ? value
+        : { format: "lumbit/1", title: "t", lang: "en", scenes: [{ name: "s", layers: [value] }] };
+      expect(readPage(JSON.stringify(page)).faults, block).toEqual([]);
+    }
+  });
+
+  test("its TypeScript runs and prints what it says", () => {
+    for (const block of blocks(file, "ts")) {
+      const folder = join(root, "node_modules/.cache/lumbit-documents");
+      mkdirSync(folder, { recursive: true });
+      const program = join(folder, "snippet.mjs");
+      writeFileSync(
+        program,
+        ts.transpileModule(block, {
+          compilerOptions: { module: ts.ModuleKind.ESNext, target: ts.ScriptTarget.ESNext },
+        }).outputText,
+      );
+      const { stdout, stderr } = spawnSync(process.execPath, [program], { encoding: "utf8" });
+      expect(stderr, block).toBe("");
+      const said = /console\.log\(.*\); \/\/ (\S+?):?( |$)/m.exec(block)?.[1];
+      if (said) expect(stdout.trim()).toBe(said);
+    }
+  });
+
+  test("its links and pictures are there", () => {
+    for (const [, link] of read(file).matchAll(/\]\(([^)#:]+)\)/g))
+      expect(existsSync(join(root, dirname(file), String(link))), link).toBe(true);
+  });
+});
+
+test("npm run demo serves the demo", () => serves("npm", ["run", "demo", "--", "--port", "0"], root));
+
+test("every screenshot is shown in a document", () => {
+  const documents = files.map(read).join("\n");
+  for (const name of readdirSync(join(root, "docs/screenshots")))
+    expect(documents).toContain(`screenshots/${name}`);
+});
+
+/** Runs a command until it has printed its address and that address answers. */
+async function serves(program: string, args: string[], cwd: string): Promise<void> {
+  const server = spawn(program, args, {
+    cwd,
+    detached: true,
+    env: { ...process.env, NO_COLOR: "1", FORCE_COLOR: undefined },
+  });
+  try {
+    let output = "";
+    server.stdout.on("data", (data) => (output += data));
+    await expect.poll(() => output, { timeout: 100_000 }).toMatch(/http:\/\/127\.0\.0\.1:\d+\//);
+    const response = await fetch(String(/http:\S+/.exec(output)?.[0]));
+    expect(await response.text()).toContain("data-lumbit-scene");
+  } finally {
+    process.kill(-Number(server.pid));
+  }
+}
+
+afterAll(() => rmSync(join(root, "node_modules/.cache/lumbit-documents"), { recursive: true, force: true }));
