@@ -94,7 +94,7 @@ const spoiled = join(folder, "spoiled");
 cpSync(starter, spoiled, { recursive: true });
 const preview = spawn(process.execPath, [command, "preview", join(spoiled, "page.json"), "--port", "0"]);
 const url = await new Promise((resolve) =>
-  preview.stdout.on("data", (data) => /http:\S+/.test(data) && resolve(/http:[^\s\x1b]+/.exec(data)[0])),
+  preview.stdout.on("data", (data) => /http:\S+/.test(data) && resolve(/http:\/\/[\d.:]+\//.exec(data)[0])),
 );
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(url);
