@@ -14,6 +14,27 @@ const browsers = {
     ],
     packages: ["chromium"],
   },
+  firefox: {
+    paths: [
+      process.env.LUMBIT_FIREFOX,
+      "/usr/bin/firefox-esr",
+      "/usr/bin/firefox",
+      "/Applications/Firefox.app/Contents/MacOS/firefox",
+    ],
+    packages: ["firefox-esr"],
+  },
+  webkit: {
+    paths: [
+      process.env.LUMBIT_WEBKIT,
+      ...["x86_64", "aarch64"].map((machine) => `/usr/lib/${machine}-linux-gnu/webkit2gtk-4.1/MiniBrowser`),
+    ],
+    packages: ["webkit2gtk-driver"],
+  },
+  webkitDriver: {
+    paths: [process.env.LUMBIT_WEBKIT_DRIVER, "/usr/bin/WebKitWebDriver"],
+    packages: ["webkit2gtk-driver"],
+  },
+  xvfb: { paths: [process.env.LUMBIT_XVFB, "/usr/bin/Xvfb"], packages: ["xvfb"] },
 };
 
 const find = ({ paths }) => paths.find((path) => path && existsSync(path));
@@ -40,7 +61,7 @@ export function ensureBrowsers() {
         env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
       });
     apt("update");
-    apt("install", "-y", "--no-install-recommends", ...missing);
+    apt("install", "-y", "--no-install-recommends", ...new Set(missing));
   }
   for (const name of Object.keys(browsers)) browserPath(name);
 }

@@ -1,15 +1,36 @@
-import { isImage, type Natural } from "lumbit/core";
+import { type Block, columnDefaults, isImage, isText, type Natural, resolveLength } from "lumbit/core";
 import type { Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
-/** The natural sizes of a project's layers, and which of them are only estimates. */
+/** The natural sizes of a project's layers and contents, and which of the texts are only estimates. */
 export function naturalSizes(project: Project): { natural: Natural; texts: TextSizer } {
   const pictures = new Map(project.pictures.map((picture) => [picture.path, picture]));
   const texts = new TextSizer(project.page, project.fonts);
-  const natural: Natural = (layer, availableWidth, viewport) => {
-    if (!isImage(layer)) return texts.size(layer, availableWidth, viewport);
-    const { width, height } = pictures.get(layer.image) ?? { width: 1, height: 1 };
-    return { width, height };
+  const gapLength = project.page.page?.gap ?? columnDefaults.gap;
+  const natural: Natural = {
+    layer(layer, availableWidth, viewport) {
+      if (isText(layer)) return texts.size(layer, availableWidth, viewport);
+      const { width, height } = (isImage(layer) && pictures.get(layer.image)) || { width: 1, height: 1 };
+      return { width, height };
+    },
+    content(scene, width, viewport) {
+      const height = (block: Block) => {
+        const within = block.list ? width - listIndent : width;
+        const widest =
+          block.maxWidth === undefined
+            ? within
+            : Math.min(within, resolveLength(block.maxWidth, { viewport, percent: width }));
+        return (block.list ?? [block.text ?? ""])
+          .map((text) => texts.size({ ...block, text }, widest, viewport).height)
+          .reduce((sum, height) => sum + height, 0);
+      };
+      const blocks = scene.content ?? [];
+      const gap = resolveLength(gapLength, { viewport, percent: width });
+      return blocks.map(height).reduce((sum, height) => sum + height, gap * Math.max(0, blocks.length - 1));
+    },
   };
   return { natural, texts };
 }
+
+/** How far the entries of a list are set in, in px: 1.5rem. */
+const listIndent = 24;

@@ -1,6 +1,6 @@
 import { readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, extname, resolve, sep } from "node:path";
-import { isImage, type Page, type Size } from "lumbit/core";
+import { isGroup, isImage, type Layer, type Page, type Size } from "lumbit/core";
 import { type Fault, type Path, readPage } from "lumbit/document";
 import sharp from "sharp";
 import { Font } from "./font.ts";
@@ -92,13 +92,22 @@ export const faultSummary = (faults: readonly Fault[]): string =>
   `${faults.length === 1 ? "1 fault" : `${faults.length} faults`} in the page file; nothing was written`;
 
 const referencesOf = (page: Page): { path: string; at: Path }[] => [
+  ...(page.page?.backdrop ? [{ path: page.page.backdrop.image, at: ["page", "backdrop", "image"] }] : []),
   ...(page.fonts ?? []).map(({ src }, index) => ({ path: src, at: ["fonts", index, "src"] })),
-  ...page.scenes.flatMap((scene, s) =>
-    scene.layers.flatMap((layer, l) =>
-      isImage(layer) ? [{ path: layer.image, at: ["scenes", s, "layers", l, "image"] }] : [],
-    ),
-  ),
+  ...page.scenes.flatMap((scene, index) => picturesOf(scene.layers, ["scenes", index, "layers"])),
 ];
+
+const picturesOf = (layers: readonly Layer[], path: Path): { path: string; at: Path }[] =>
+  layers.flatMap((layer, index) => {
+    const at = [...path, index];
+    if (isGroup(layer)) return picturesOf(layer.layers, [...at, "layers"]);
+    if (!isImage(layer)) return [];
+    const variants = Object.entries(layer.variants ?? {}).map(([density, path]) => ({
+      path,
+      at: [...at, "variants", density],
+    }));
+    return [{ path: layer.image, at: [...at, "image"] }, ...variants];
+  });
 
 /** The asset, or what is wrong with it. */
 async function readAsset(

@@ -6,6 +6,7 @@ import {
   resolveLength,
   type Size,
   type TextLayer,
+  type TextStyle,
   textDefaults,
   type Viewport,
 } from "lumbit/core";
@@ -23,10 +24,14 @@ export class TextSizer {
   }
 
   /** Whether the size of a text is only an estimate, because the page does not ship its font. */
-  isEstimate = (layer: TextLayer): boolean => this.#fontOf(layer) === undefined;
+  isEstimate = (layer: TextStyle): boolean => this.#fontOf(layer) === undefined;
 
   /** The box in px that a text needs when it may use `availableWidth`. */
-  size(layer: TextLayer, availableWidth: number, viewport: Viewport): Size {
+  size(
+    layer: Pick<TextLayer, "text" | "wrap" | "repeat"> & TextStyle,
+    availableWidth: number,
+    viewport: Viewport,
+  ): Size {
     const fontSize = resolveFontSize(layer.fontSize, viewport);
     const spacing = letterSpacing(layer.letterSpacing ?? 0, fontSize, viewport);
     const font = this.#fontOf(layer);
@@ -41,17 +46,21 @@ export class TextSizer {
     };
     let lines = 0;
     let widest = 0;
-    for (const paragraph of layer.text.split("\n")) {
+    const oneLine = layer.wrap === false || layer.repeat !== undefined;
+    const text = Array(layer.repeat ?? 1)
+      .fill(layer.text)
+      .join(" ");
+    for (const paragraph of text.split("\n")) {
       const whole = advance(paragraph);
       widest = Math.max(widest, whole);
-      lines += whole <= availableWidth ? 1 : countLines(paragraph, availableWidth, advance);
+      lines += oneLine || whole <= availableWidth ? 1 : countLines(paragraph, availableWidth, advance);
     }
     // A text that wraps takes all the width it may; the 64th is the step in which browsers lay out.
-    const width = widest <= availableWidth ? Math.ceil(widest * 64) / 64 : availableWidth;
+    const width = oneLine || widest <= availableWidth ? Math.ceil(widest * 64) / 64 : availableWidth;
     return { width, height: lines * fontSize * (layer.lineHeight ?? textDefaults.lineHeight) };
   }
 
-  #fontOf(layer: TextLayer): Font | undefined {
+  #fontOf(layer: TextStyle): Font | undefined {
     const families = layer.fontFamily ?? this.#page.page?.fontFamily ?? "";
     const first = families
       .split(",")[0]

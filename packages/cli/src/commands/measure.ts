@@ -1,7 +1,9 @@
 import Table from "cli-table3";
 import { Command } from "commander";
 import {
-  isImage,
+  isGroup,
+  isText,
+  type Layer,
   layoutPage,
   type Page,
   type PageLayout,
@@ -40,16 +42,23 @@ export const measureCommand = new Command("measure")
   });
 
 /** The pose, with `estimated: true` at every text whose font the page does not ship. */
-const withEstimates = (pose: PagePose, page: Page, texts: TextSizer) => ({
-  ...pose,
-  scenes: pose.scenes.map((scene, s) => ({
+function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
+  const estimates = page.scenes.map((scene) => {
+    const layers = scene.layers.flatMap((layer): Layer[] =>
+      isGroup(layer) ? [layer, ...layer.layers] : [layer],
+    );
+    return new Set(
+      layers.filter((layer) => isText(layer) && texts.isEstimate(layer)).map(({ name }) => name),
+    );
+  });
+  const scenes = pose.scenes.map((scene, index) => ({
     ...scene,
-    layers: scene.layers.map((pose, l) => {
-      const layer = page.scenes[s]?.layers[l];
-      return layer && !isImage(layer) && texts.isEstimate(layer) ? { ...pose, estimated: true } : pose;
-    }),
-  })),
-});
+    layers: scene.layers.map((layer) =>
+      estimates[index]?.has(layer.name) ? { ...layer, estimated: true } : layer,
+    ),
+  }));
+  return { ...pose, scenes };
+}
 
 /** A line under the head and nothing else: numbers stand in columns by themselves. */
 const rules = {
@@ -89,8 +98,9 @@ function table(layout: PageLayout, pose: PagePose): string {
       style: { head: [], border: [], "padding-left": 0, "padding-right": 2 },
       chars: rules,
     });
+    const all = laidOut?.layers.flatMap((layer) => [layer, ...(layer.layers ?? [])]) ?? [];
     for (const [l, layer] of scene.layers.entries()) {
-      const { depth = 0, speed = 1, overscan } = laidOut?.layers[l] ?? {};
+      const { depth = 0, speed = 1, overscan } = all[l] ?? {};
       rows.push([
         layer.name,
         Number.isFinite(depth) ? String(+depth.toFixed(3)) : "horizon",

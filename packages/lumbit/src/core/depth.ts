@@ -1,4 +1,4 @@
-import type { Layer } from "./page.ts";
+import type { Depth, Direction, Motion } from "./page.ts";
 
 /**
  * The speed of a layer at a depth (in camera distances, more than -1, `Infinity` the horizon): screen movement
@@ -10,11 +10,30 @@ export const speedAt = (depth: number): number => 1 / (1 + depth);
 /** The depth (more than -1, up to `Infinity`) at which a layer moves with `speed` (0 or more). */
 export const depthAt = (speed: number): number => 1 / speed - 1;
 
-/** A layer's depth as a number: `Infinity` at the horizon, 0 when it names neither depth nor speed. */
-export function depthOf(layer: Layer): number {
-  if (layer.speed !== undefined) return depthAt(layer.speed);
-  return layer.depth === "horizon" ? Number.POSITIVE_INFINITY : (layer.depth ?? 0);
-}
+/** A depth as a number: `Infinity` at the horizon. */
+export const depthNumber = (depth: Depth): number => (depth === "horizon" ? Number.POSITIVE_INFINITY : depth);
 
-/** How far a layer slides against its scene per scrolled pixel: 0 with the page, 1 fixed, below 0 in front. */
-export const driftOf = (layer: Layer): number => 1 - (layer.speed ?? speedAt(depthOf(layer)));
+/** A layer's depth as a number, 0 when it names neither depth nor speed. */
+export const depthOf = ({ depth, speed }: Motion): number =>
+  speed === undefined ? depthNumber(depth ?? 0) : depthAt(speed);
+
+/** A layer's speed: what it says, or what its depth gives. */
+export const speedOf = (motion: Motion): number => motion.speed ?? speedAt(depthOf(motion));
+
+/** A direction as a vector of length 1, x to the right and y down. Degrees run clockwise from up, as in CSS. */
+export function directionVector(direction: Direction = "down"): { x: number; y: number } {
+  switch (direction) {
+    case "down":
+      return { x: 0, y: 1 };
+    case "up":
+      return { x: 0, y: -1 };
+    case "left":
+      return { x: -1, y: 0 };
+    case "right":
+      return { x: 1, y: 0 };
+    default: {
+      const angle = (direction * Math.PI) / 180;
+      return { x: Math.sin(angle), y: -Math.cos(angle) };
+    }
+  }
+}

@@ -1,13 +1,33 @@
+export { blurAt, hazedOpacity } from "./air.ts";
 export type { Box, Size } from "./box.ts";
-export { depthAt, depthOf, driftOf, speedAt } from "./depth.ts";
+export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
+export { type Drift, driftOf, type Stage } from "./drift.ts";
 export { fluidSize, resolveFontSize } from "./font-size.ts";
-export { type LayerLayout, layoutPage, type Natural, type PageLayout, type SceneLayout } from "./layout.ts";
-export { paintOrder } from "./order.ts";
-export { type Overscan, overscanOf } from "./overscan.ts";
+export {
+  columnDefaults,
+  type LayerLayout,
+  layoutPage,
+  type Natural,
+  type PageLayout,
+  type SceneLayout,
+  stageOf,
+} from "./layout.ts";
+export { matchesMedia } from "./media.ts";
+export { orderOf, orderSteps } from "./order.ts";
+export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 export * from "./page.ts";
 export { type Passage, type PassageInput, passageOf } from "./passage.ts";
 export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
-export { displacement, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
+export { type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
+export { applyRules } from "./rules.ts";
 export { settleAt } from "./settle.ts";
 export { elementOf, textDefaults } from "./text-style.ts";
+export {
+  parseMoment,
+  type ResolvedTravel,
+  rangeOf,
+  resolveTravel,
+  type TravelContext,
+  travelAt,
+} from "./travel.ts";
 export { type LengthContext, parseLength, resolveLength, sumLengths, type Viewport } from "./units.ts";

@@ -1,38 +1,68 @@
+import { blurAt, hazedOpacity } from "./air.ts";
 import type { Box, Size } from "./box.ts";
-import { depthOf, driftOf, speedAt } from "./depth.ts";
-import { paintOrder } from "./order.ts";
+import { depthOf, speedOf } from "./depth.ts";
+import { type Drift, driftOf, type Stage } from "./drift.ts";
+import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
-import { fillsScene, isImage, type Layer, type Page, type Scene, sceneHeight } from "./page.ts";
+import {
+  fillsScene,
+  type GroupLayer,
+  hasPane,
+  isGroup,
+  isImage,
+  isText,
+  type Layer,
+  overscans,
+  type Page,
+  type PageLook,
+  type Scene,
+  sceneHeight,
+} from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { placedBox } from "./place.ts";
+import { applyRules } from "./rules.ts";
 import { settleAt } from "./settle.ts";
+import { type ResolvedTravel, resolveTravel } from "./travel.ts";
 import { resolveLength, type Viewport } from "./units.ts";
 
-/**
- * The natural size of a layer in px: of a picture its file's size, of a text the box it needs when it may use
- * `availableWidth`. Measured or estimated by the caller.
- */
-export type Natural = (layer: Layer, availableWidth: number, viewport: Viewport) => Size;
+/** The natural sizes of a page, in px: measured or estimated by the caller. */
+export interface Natural {
+  /** Of a picture its file's size, of a text the box it needs when it may use `availableWidth`. */
+  layer(layer: Layer, availableWidth: number, viewport: Viewport): Size;
+  /** The height of a scene's content in the flow, without padding, in a column of `width`. */
+  content?(scene: Scene, width: number, viewport: Viewport): number;
+}
 
 /** One layer, laid out: where it stands at the settle moment and how it moves. */
 export interface LayerLayout {
   name: string;
   depth: number;
   speed: number;
-  /** k: how far it slides against its scene per scrolled pixel. */
-  drift: number;
-  /** Its place in the paint order, 0 is painted first. */
+  drift: Drift;
+  /** Its place in the paint order: less is painted first. */
   order: number;
+  hidden: boolean;
+  opacity: number;
+  /** Radius in px. */
+  blur: number;
   /** Its box at the settle moment against the scene, overscan included. */
   box: Box;
-  /** Of a picture that fills its scene: how far it reaches past the scene's edges. */
+  /** What clips it besides the scene, against the scene. */
+  pane?: Box;
+  /** Of a picture or shape in a pane: how far it reaches past the pane's edges. */
   overscan?: Overscan;
+  travel?: ResolvedTravel;
+  /** How far the camera moves towards it over a whole passage, in camera distances. */
+  push: number;
+  /** Layers inside a group, which move with it; their boxes are against the group's. */
+  layers?: LayerLayout[];
 }
 
 /** One scene, laid out. `top` is its distance from the top of the page. */
 export interface SceneLayout {
   name: string;
   top: number;
+  left: number;
   width: number;
   height: number;
   passage: Passage;
@@ -46,55 +76,146 @@ export interface PageLayout {
   viewport: Viewport;
   scrollHeight: number;
   scenes: SceneLayout[];
+  /** Of the page's backdrop: its height, and its speed. */
+  backdrop?: { height: number; speed: number };
 }
 
+/** The default width of the page's column and space between its blocks. */
+export const columnDefaults = { column: "720px", gap: "1rem" } as const;
+
 /** Lays a page out at a viewport (px, more than 0). */
-export function layoutPage(page: Page, viewport: Viewport, natural: Natural): PageLayout {
-  const heights = page.scenes.map((scene) => resolveLength(sceneHeight(scene), { viewport, percent: 0 }));
+export function layoutPage(source: Page, viewport: Viewport, natural: Natural): PageLayout {
+  const page = applyRules(source, viewport);
+  const look = page.page ?? {};
+  const column = Math.min(
+    viewport.width,
+    resolveLength(look.column ?? columnDefaults.column, { viewport, percent: viewport.width }),
+  );
+  const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
   const total = heights.reduce((sum, height) => sum + height, 0);
+  // Browsers snap what can be scrolled to whole pixels.
+  const scrollHeight = Math.max(Math.round(total), viewport.height);
   let top = 0;
   const scenes = page.scenes.map((scene, index) => {
     const height = heights[index] as number;
-    const passage = passageOf({
-      viewport: viewport.height,
-      scene: height,
-      before: top,
-      after: total - top - height,
-    });
-    const laidOut = layoutScene(scene, top, passage, viewport, natural);
+    const after = total - top - height;
+    const passage = passageOf({ viewport: viewport.height, scene: height, before: top, after });
+    const width = scene.width === "column" ? column : viewport.width;
+    const laidOut = layoutScene(scene, { top, width, passage, scrollHeight, viewport, natural, look });
     top += height;
     return laidOut;
   });
-  // Browsers snap what can be scrolled to whole pixels.
-  return { viewport, scrollHeight: Math.max(Math.round(total), viewport.height), scenes };
+  if (!look.backdrop) return { viewport, scrollHeight, scenes };
+  const speed = speedOf(look.backdrop);
+  const height = viewport.height + speed * (scrollHeight - viewport.height);
+  return { viewport, scrollHeight, scenes, backdrop: { height, speed } };
 }
 
-function layoutScene(
-  scene: Scene,
-  top: number,
-  passage: Passage,
+function heightOf(scene: Scene, column: number, viewport: Viewport, natural: Natural): number {
+  const px = (length: Scene["minHeight"]) => resolveLength(length ?? 0, { viewport, percent: 0 });
+  const height = sceneHeight(scene);
+  const content = scene.content ? (natural.content?.(scene, column, viewport) ?? 0) : 0;
+  const needed = content + px(scene.paddingTop) + px(scene.paddingBottom);
+  return Math.max(px(scene.minHeight), height === "auto" ? 0 : px(height), scene.content ? needed : 0);
+}
+
+interface SceneContext {
+  top: number;
+  width: number;
+  passage: Passage;
+  scrollHeight: number;
+  viewport: Viewport;
+  natural: Natural;
+  look: PageLook;
+}
+
+/** The relief and camera of a scene: its own relief times the page's, its own camera or the page's. */
+export const stageOf = (scene: Scene, look: PageLook = {}): Stage => ({
+  relief: (look.relief ?? 1) * (scene.relief ?? 1),
+  camera: { pan: 0, push: 0, ...look.camera, ...scene.camera },
+});
+
+function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
+  const { top, width, passage, scrollHeight, viewport, natural, look } = context;
+  const size = { width, height: passage.scene };
+  const settle = settleAt(scene.settle ?? "auto", passage);
+  const stage = stageOf(scene, look);
+  const layers = scene.layers.map((layer): LayerLayout => {
+    const depth = depthOf(layer);
+    const drift = driftOf(layer, stage);
+    const boxes = placeLayer(layer, size, viewport, natural);
+    const overscan = overscans(layer)
+      ? overscanOf(drift, settle, passage, boxes.pane ?? boxes.box)
+      : undefined;
+    const box = overscan ? reach(boxes.pane ?? boxes.box, overscan) : boxes.box;
+    const travel =
+      layer.travel &&
+      resolveTravel(layer.travel, { viewport, scene: { height: passage.scene, top }, scrollHeight, box });
+    return {
+      ...common(layer),
+      drift,
+      opacity: hazedOpacity(depth, look.haze),
+      blur: blurAt(depth, look.focus, viewport),
+      box,
+      ...(boxes.pane && { pane: boxes.pane }),
+      ...(overscan && { overscan }),
+      ...(travel && { travel }),
+      push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
+      ...(isGroup(layer) && { layers: layoutGroup(layer, box, viewport, natural) }),
+    };
+  });
+  return { name: scene.name, top, left: (viewport.width - width) / 2, ...size, passage, settle, layers };
+}
+
+const common = (layer: Layer) => ({
+  name: layer.name,
+  depth: depthOf(layer),
+  speed: speedOf(layer),
+  order: orderOf(layer),
+  hidden: layer.hidden ?? false,
+});
+
+function layoutGroup(group: GroupLayer, size: Size, viewport: Viewport, natural: Natural): LayerLayout[] {
+  return group.layers.map((layer) => ({
+    ...common(layer),
+    drift: { x: 0, y: 0 },
+    opacity: 1,
+    blur: 0,
+    push: 0,
+    box: placeLayer(layer, size, viewport, natural).box,
+  }));
+}
+
+/** The box of a layer at the settle moment, without overscan, and the pane that clips it. */
+function placeLayer(
+  layer: Layer,
+  around: Size,
   viewport: Viewport,
   natural: Natural,
-): SceneLayout {
-  const size = { width: viewport.width, height: passage.scene };
-  const settle = settleAt(scene.settle ?? "auto", passage);
-  const order = paintOrder(scene.layers);
-  const layers = scene.layers.map((layer, index): LayerLayout => {
-    const drift = driftOf(layer);
-    const depth = depthOf(layer);
-    const common = { name: layer.name, depth, speed: speedAt(depth), drift, order: order[index] as number };
-    if (fillsScene(layer)) {
-      const overscan = overscanOf(drift, settle, passage);
-      const height = size.height + overscan.top + overscan.bottom;
-      return { ...common, box: { left: 0, top: -overscan.top, width: size.width, height }, overscan };
-    }
-    const box = placedBox(layer.place ?? { center: "both" }, {
-      viewport,
-      scene: size,
-      natural: (available) => natural(layer, available, viewport),
-      ...(isImage(layer) ? { kind: "image" } : { kind: "text", maxWidth: layer.maxWidth }),
-    });
-    return { ...common, box };
+): { box: Box; pane?: Box } {
+  const whole = { left: 0, top: 0, ...around };
+  if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
+  const box = placedBox(layer.place ?? { center: "both" }, {
+    viewport,
+    around,
+    natural: (available) =>
+      isText(layer) || isImage(layer) ? natural.layer(layer, available, viewport) : noSize,
+    kind: isImage(layer) ? "image" : "text",
+    maxWidth: isText(layer) ? layer.maxWidth : undefined,
   });
-  return { name: scene.name, top, ...size, passage, settle, layers };
+  if (!hasPane(layer)) return { box };
+  if (!isGroup(layer)) return { box, pane: box };
+  const px = (length: NonNullable<GroupLayer["size"]>["width"], percent: number) =>
+    resolveLength(length ?? "100%", { viewport, percent });
+  const { width, height } = layer.size ?? {};
+  return { box: { ...box, width: px(width, box.width), height: px(height, box.height) }, pane: box };
 }
+
+const noSize = { width: 0, height: 0 };
+
+const reach = (pane: Box, over: Overscan): Box => ({
+  left: pane.left - over.left,
+  top: pane.top - over.top,
+  width: pane.width + over.left + over.right,
+  height: pane.height + over.top + over.bottom,
+});

@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { depthAt, driftOf, speedAt } from "./depth.ts";
+import { depthAt, speedAt } from "./depth.ts";
+import { type Drift, driftOf } from "./drift.ts";
 import { layoutPage, type Natural } from "./layout.ts";
-import { overscanOf } from "./overscan.ts";
+import { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 import type { Page, Scene, Settle } from "./page.ts";
 import { passageOf } from "./passage.ts";
-import { displacement, poseAt } from "./pose.ts";
+import { poseAt } from "./pose.ts";
 import { settleAt } from "./settle.ts";
 
 const length = fc.double({ min: 1, max: 6000, noNaN: true });
@@ -48,7 +49,8 @@ describe("depth", () => {
     fc.assert(
       fc.property(depth, depth, (a, b) => {
         const [near, far] = a < b ? [a, b] : [b, a];
-        const driftAt = (depth: number) => driftOf({ name: "a", text: "a", depth });
+        const driftAt = (depth: number) =>
+          driftOf({ name: "a", text: "a", depth }, { relief: 1, camera: { pan: 0, push: 0 } }).y;
         expect(driftAt(far)).toBeGreaterThanOrEqual(driftAt(near));
       }),
     );
@@ -56,55 +58,67 @@ describe("depth", () => {
 });
 
 describe("overscan", () => {
-  /** How far the picture's edges lie inside the visible part of the scene at p: above 0 an edge shows. */
-  const exposed = (
-    p: number,
-    k: number,
-    p0: number,
-    at: ReturnType<typeof passageOf>,
-    over: { top: number; bottom: number },
-  ) => {
-    const d = displacement(k, p0, p);
-    const visible = [Math.max(0, p - at.viewport), Math.min(at.scene, p)] as const;
-    return Math.max(d - over.top - visible[0], visible[1] - (at.scene + over.bottom + d));
+  type At = ReturnType<typeof passageOf>;
+  const drift2 = fc.record({ x: drift, y: drift });
+  /** A pane somewhere in its scene, by shares of the scene's height. */
+  const share = fc.double({ min: 0, max: 1, noNaN: true });
+  const paneIn = (at: At, top: number, height: number) => ({
+    top: top * at.scene,
+    height: (1 - top) * height * at.scene,
+  });
+
+  /** How far the picture's edges lie inside the visible part of the pane at p: above 0 an edge shows. */
+  const exposed = (p: number, k: Drift, p0: number, at: At, pane: Pane, over: Overscan) => {
+    const [x, y] = [k.x * (p - p0), k.y * (p - p0)];
+    const [from, to] = [Math.max(0, p - at.viewport - pane.top), Math.min(pane.height, p - pane.top)];
+    if (from > to) return Number.NEGATIVE_INFINITY;
+    return Math.max(
+      y - over.top - from,
+      to - (pane.height + over.bottom + y),
+      x - over.left,
+      -x - over.right,
+    );
   };
 
   test("never lets an edge show at any reachable position", () => {
     fc.assert(
-      fc.property(
-        passage,
-        settle,
-        drift,
-        fc.double({ min: 0, max: 1, noNaN: true }),
-        (at, settle, k, share) => {
-          const p0 = settleAt(settle, at);
-          const over = overscanOf(k, p0, at);
-          expect(exposed(at.lo + share * (at.hi - at.lo), k, p0, at, over)).toBeLessThanOrEqual(1e-6);
-        },
-      ),
+      fc.property(passage, settle, drift2, share, share, share, (at, settle, k, top, height, where) => {
+        const p0 = settleAt(settle, at);
+        const pane = paneIn(at, top, height);
+        const over = overscanOf(k, p0, at, pane);
+        expect(exposed(at.lo + where * (at.hi - at.lo), k, p0, at, pane, over)).toBeLessThanOrEqual(1e-6);
+      }),
     );
   });
 
-  test("is minimal: with one pixel less on either side an edge shows", () => {
+  test("is minimal: with one pixel less on any side an edge shows", () => {
     fc.assert(
-      fc.property(passage, settle, drift, (at, settle, k) => {
+      fc.property(passage, settle, drift2, share, share, (at, settle, k, top, height) => {
         const p0 = settleAt(settle, at);
-        const over = overscanOf(k, p0, at);
-        const corners = [at.lo, at.hi, at.viewport, at.scene].filter((p) => p >= at.lo && p <= at.hi);
-        const worst = (less: typeof over) => Math.max(...corners.map((p) => exposed(p, k, p0, at, less)));
-        expect(worst({ ...over, top: over.top - 1 })).toBeCloseTo(1, 4);
-        expect(worst({ ...over, bottom: over.bottom - 1 })).toBeCloseTo(1, 4);
+        const pane = paneIn(at, top, height);
+        fc.pre(pane.top < at.hi && at.lo < at.viewport + pane.top + pane.height);
+        const over = overscanOf(k, p0, at, pane);
+        const ends = [at.lo, at.hi, pane.top, at.viewport + pane.top + pane.height];
+        const corners = [...ends, at.viewport + pane.top, pane.top + pane.height].map((p) =>
+          Math.min(Math.max(p, at.lo), at.hi),
+        );
+        for (const side of ["top", "right", "bottom", "left"] as const) {
+          const less = { ...over, [side]: over[side] - 1 };
+          const worst = Math.max(...corners.map((p) => exposed(p, k, p0, at, pane, less)));
+          expect(worst).toBeCloseTo(1, 4);
+        }
       }),
     );
   });
 
   test("of a fixed picture is exactly one viewport, and k (V - H) over a whole passage", () => {
     const at = passageOf({ viewport: 800, scene: 500, before: 5000, after: 5000 });
-    for (const k of [0.2, 0.7, 1]) {
-      const { top, bottom } = overscanOf(k, settleAt("middle", at), at);
-      expect(top + bottom).toBeCloseTo(k * 300, 9);
+    const pane = { top: 0, height: 500 };
+    for (const y of [0.2, 0.7, 1]) {
+      const { top, bottom } = overscanOf({ x: 0, y }, settleAt("middle", at), at, pane);
+      expect(top + bottom).toBeCloseTo(y * 300, 9);
     }
-    expect(overscanOf(1, 0, at)).toEqual({ top: 800, bottom: -500 });
+    expect(overscanOf({ x: 0, y: 1 }, 0, at, pane)).toMatchObject({ top: 800, bottom: -500 });
   });
 });
 
@@ -128,7 +142,7 @@ describe("the settle moment", () => {
 });
 
 describe("a page", () => {
-  const natural: Natural = () => ({ width: 300, height: 40 });
+  const natural: Natural = { layer: () => ({ width: 300, height: 40 }) };
   const page = (...scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
   const viewport = { width: 1000, height: 800 };
 

@@ -1,21 +1,13 @@
-import { depthOf } from "./depth.ts";
+import { depthNumber, depthOf, speedAt } from "./depth.ts";
 import type { Layer } from "./page.ts";
 
 /**
- * The layers' paint order, far first, document order among equals: for each layer its place in the order, 0 is
- * painted first.
+ * A layer's place in the paint order, as a whole number: far layers have less and are painted first; equals are
+ * painted in document order. It is the speed at the depth, or at the one it overrides, so that it can be computed
+ * in CSS as well (`z-index`).
  */
-export function paintOrder(layers: readonly Layer[]): number[] {
-  const depths = layers.map(depthOf);
-  const sorted = depths
-    .map((_, index) => index)
-    .sort((a, b) => {
-      const [deepA, deepB] = [depths[a] as number, depths[b] as number];
-      return deepA === deepB ? a - b : deepB - deepA;
-    });
-  const order = new Array<number>(layers.length);
-  sorted.forEach((layer, place) => {
-    order[layer] = place;
-  });
-  return order;
-}
+export const orderOf = (layer: Layer): number =>
+  Math.round(speedAt(layer.order === undefined ? depthOf(layer) : depthNumber(layer.order)) * orderSteps);
+
+/** How finely the paint order tells speeds apart. */
+export const orderSteps = 100_000;

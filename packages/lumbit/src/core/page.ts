@@ -4,7 +4,7 @@
  * width) does not compile.
  */
 
-/** A length with its unit. Percentages refer to the scene's width or height, as in CSS. */
+/** A length with its unit. Percentages refer to the width or height of the box around, as in CSS. */
 export type Length = 0 | `${number}${LengthUnit}`;
 export type LengthUnit = "px" | "%" | "rem" | "vw" | "vh" | `${"s" | "l" | "d"}v${"w" | "h"}`;
 
@@ -14,8 +14,38 @@ export type Depth = number | "horizon";
 /** A layer gives its depth, or its speed (0 fixed, 1 with the page), or neither: then it lies on the surface. */
 export type Motion = { depth?: Depth; speed?: never } | { speed?: number; depth?: never };
 
+/** Where drift carries a layer as the reader scrolls down: a side, or degrees clockwise from up, as in CSS. */
+export type Direction = "down" | "up" | "left" | "right" | number;
+
 /** When every layer of a scene stands where it was placed; a number is a share (0..1) of the passage. */
 export type Settle = "auto" | "enter" | "top" | "middle" | "bottom" | "leave" | number;
+
+/** A moment of a passage: a range of the scroll-driven animation standard and a percentage of it. */
+export type Moment = `${RangeName} ${number}%`;
+export type RangeName = "cover" | "contain" | "entry" | "exit" | "entry-crossing" | "exit-crossing";
+
+/** Movement from one offset to another, for those who think in distances. It is added to any drift. */
+export interface Travel {
+  /** Offsets to the right at the start and the end; percentages are of the layer's own width. */
+  x?: readonly [from: Length, to: Length];
+  /** Offsets downwards at the start and the end; percentages are of the layer's own height. */
+  y?: readonly [from: Length, to: Length];
+  /** The moments between which it happens; `["cover 0%", "cover 100%"]` by default. */
+  over?: readonly [start: Moment, end: Moment];
+  /** Whose passage that is: the scene's (default), the layer's own, or the scroll range of the whole page. */
+  of?: "scene" | "layer" | "page";
+}
+
+/** Camera movement besides that down the page. */
+export interface Camera {
+  /** Sideways movement per scrolled pixel; positive carries far layers to the right. */
+  pan?: number;
+  /** Movement forward over a whole passage, in camera distances. */
+  push?: number;
+}
+
+/** A change of settings where a standard media query holds; later rules win. */
+export type Rule<Settings> = { media: string } & Settings;
 
 type Start<Inset extends string, Size extends string> =
   | (Partial<Record<Inset | Size, Length>> & { [K in Opposite<Inset>]?: never })
@@ -28,7 +58,7 @@ type Centred<Inset extends string, Size extends string> = Partial<Record<Size, L
 type AlongX = Start<"left", "width">;
 type AlongY = Start<"top", "height">;
 
-/** Where a layer stands at the settle moment, against its scene's box, in CSS inset and size names. */
+/** Where a layer stands at the settle moment, against the box around it, in CSS inset and size names. */
 export type Place =
   | ({ center?: never } & AlongX & AlongY)
   | ({ center: "x" } & Centred<"left", "width"> & AlongY)
@@ -57,50 +87,148 @@ export interface TextStyle {
   textAlign?: "left" | "center" | "right";
   /** The text is never wider than this; percentages are of the scene's width. */
   maxWidth?: Length;
+  /** Width of the letters' outline; the letters are then drawn as outlines only. */
+  outline?: Length;
 }
 
 interface LayerBase {
   /** Unique in its scene; becomes `data-lumbit-layer`. */
   name: string;
   place?: Place;
+  direction?: Direction;
+  /** Paints the layer as if it were at this depth. */
+  order?: Depth;
+  travel?: Travel;
+  /** Not shown at all. */
+  hidden?: boolean;
+  /** Tools leave it where it is. */
+  locked?: boolean;
+}
+
+/** What rules may change of a layer. */
+export type LayerSettings = Partial<
+  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "hidden"> & {
+    subject: readonly [number, number];
+  }
+> &
+  Motion &
+  TextStyle;
+
+/** A layer is one picture, text, shape or group. */
+type Only<Kind extends string> = { [K in Exclude<"image" | "text" | "shape" | "layers", Kind>]?: never };
+
+interface Clip {
+  /** The place is that of a pane, a box that stays with the page and clips what moves inside it. */
+  pane?: boolean;
+  /** Rounding of the corners, of the pane where there is one. */
+  radius?: Length;
 }
 
 /** A picture. Without `place` it fills its scene as a pane: cover, around its subject. */
 export type ImageLayer = LayerBase &
-  Motion & {
+  Only<"image"> &
+  Motion &
+  Clip & {
     image: string;
     /** What the picture shows, for readers who do not see it; `""` when it only decorates. */
     alt: string;
+    /** The same picture with more pixels, by pixel density: `{ "2": "art/reef@2x.webp" }`. */
+    variants?: Readonly<Record<string, string>>;
     /** The point that matters, as shares (0..1) of the picture's width and height; the middle by default. */
     subject?: readonly [x: number, y: number];
-    text?: never;
-    as?: never;
+    /** How the picture fills a box of other proportions; `cover` by default. */
+    fit?: "cover" | "contain";
+    rules?: readonly Rule<LayerSettings>[];
   };
 
 /** A text. Without `place` it is centred in its scene. */
 export type TextLayer = LayerBase &
+  Only<"text"> &
   Motion &
   TextStyle & {
     text: string;
     as?: "h1" | "h2" | "h3" | "h4" | "h5" | "h6" | "p";
-    image?: never;
-    alt?: never;
-    subject?: never;
+    /** `false` keeps the text on one line. */
+    wrap?: boolean;
+    /** How often the text stands in its row; copies are for the eye only. */
+    repeat?: number;
+    rules?: readonly Rule<LayerSettings>[];
   };
 
-export type Layer = ImageLayer | TextLayer;
+/** A rectangle or ellipse. Without `place` it fills its scene as a pane. */
+export type ShapeLayer = LayerBase &
+  Only<"shape"> &
+  Motion &
+  Clip & {
+    shape: "rectangle" | "ellipse";
+    background: string;
+    /** A CSS box shadow. */
+    shadow?: string;
+    rules?: readonly Rule<LayerSettings>[];
+  };
+
+/** Layers that move as one and are stacked inside; their places are against the group's box. */
+export type GroupLayer = LayerBase &
+  Only<"layers"> &
+  Motion &
+  Clip & {
+    layers: readonly GroupedLayer[];
+    /** Of a group in a pane: how large it is, in percentages of the pane; as large as the pane by default. */
+    size?: { width?: Length; height?: Length };
+    background?: string;
+    rules?: readonly Rule<LayerSettings>[];
+  };
+
+/** A layer inside a group: `depth` is for stacking only. */
+export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
+
+export type Layer = GroupedLayer | GroupLayer;
+
+/** One block of a scene's content in the flow, which gives the scene its height. */
+export type Block = TextStyle &
+  (
+    | { text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never }
+    | { list: readonly string[]; text?: never; as?: never; href?: never }
+    | { text: string; href: string; as?: never; list?: never }
+  );
 
 /** One box of the page in which layers are stacked. */
 export interface Scene {
   /** Unique on the page; becomes `data-lumbit-scene` and the fragment for links. */
   name: string;
-  /** `100vh` by default. Not a percentage: a scene has no box around it to be a part of. */
-  height?: Length;
+  /** `"100vh"` by default, `"auto"` (what the content needs) when there is content. Not a percentage. */
+  height?: Length | "auto";
+  minHeight?: Length;
+  /** `"full"` (default) from edge to edge, `"column"` within the page's column. */
+  width?: "full" | "column";
+  /** Space around the content. */
+  paddingTop?: Length;
+  paddingBottom?: Length;
   settle?: Settle;
+  relief?: number;
+  camera?: Camera;
   background?: string;
   color?: string;
+  /** Content in the flow, on the page surface, in reading order before the layers. */
+  content?: readonly Block[];
   layers: readonly Layer[];
+  rules?: readonly Rule<SceneSettings>[];
 }
+
+export type SceneSettings = Partial<
+  Pick<
+    Scene,
+    | "height"
+    | "minHeight"
+    | "paddingTop"
+    | "paddingBottom"
+    | "settle"
+    | "relief"
+    | "camera"
+    | "background"
+    | "color"
+  >
+>;
 
 /** A font file shipped with the page, in the descriptors of `@font-face`. */
 export interface FontFace {
@@ -111,19 +239,52 @@ export interface FontFace {
   style?: "normal" | "italic";
 }
 
+/** A picture behind all scenes of the page. */
+export type Backdrop = Motion & { image: string; alt: string; subject?: readonly [x: number, y: number] };
+
+export interface PageLook {
+  background?: string;
+  color?: string;
+  fontFamily?: string;
+  /** The width of the column for content and column scenes; `"720px"` by default. */
+  column?: Length;
+  /** Space between blocks of content; `"1rem"` by default. */
+  gap?: Length;
+  relief?: number;
+  camera?: Camera;
+  /** How pale layers behind the surface become: what is lost of the opacity of one infinitely far, 0..1. */
+  haze?: number;
+  /** The depth that is sharp, and the blur radius of a layer infinitely farther. */
+  focus?: { depth: Depth; blur: Length };
+  backdrop?: Backdrop;
+  rules?: readonly Rule<{ relief?: number; camera?: Camera }>[];
+}
+
 export interface Page {
   format: "lumbit/1";
   title: string;
   lang: string;
-  page?: { background?: string; color?: string; fontFamily?: string };
+  page?: PageLook;
   fonts?: readonly FontFace[];
   scenes: readonly Scene[];
 }
 
 export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== undefined;
+export const isText = (layer: Layer): layer is TextLayer => layer.text !== undefined;
+export const isShape = (layer: Layer): layer is ShapeLayer => layer.shape !== undefined;
+export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== undefined;
 
-/** A picture without a place fills its scene as a pane. */
-export const fillsScene = (layer: Layer): boolean => isImage(layer) && layer.place === undefined;
+/** A picture or shape without a place fills its scene as a pane. */
+export const fillsScene = (layer: Layer): boolean =>
+  !isText(layer) && !isGroup(layer) && layer.place === undefined;
+
+/** Whether a layer is clipped by a pane of its own. */
+export const hasPane = (layer: Layer): boolean =>
+  !isText(layer) && layer.pane === true && layer.place !== undefined;
+
+/** Whether a layer's box reaches past a pane so that no edge shows: pictures and shapes, not what has its own size. */
+export const overscans = (layer: Layer): boolean => fillsScene(layer) || (hasPane(layer) && !isGroup(layer));
 
 /** What a scene is as high as when it does not say. */
-export const sceneHeight = (scene: Scene): Length => scene.height ?? "100vh";
+export const sceneHeight = (scene: Scene): Length | "auto" =>
+  scene.height ?? (scene.content ? "auto" : "100vh");

@@ -8,7 +8,8 @@ export type NaturalSize = (availableWidth: number) => Size;
 /** What a layer's place is resolved against. */
 export interface PlaceContext {
   viewport: Viewport;
-  scene: Size;
+  /** The box around it: its scene, or its group. */
+  around: Size;
   natural: NaturalSize;
   /** A picture keeps its proportions and may be wider than its scene; a text wraps within it. */
   kind: "image" | "text";
@@ -22,9 +23,9 @@ interface Axis {
   extent: number;
 }
 
-/** The box of a layer at the settle moment, in px against its scene's top left corner. */
+/** The box of a layer at the settle moment, in px against the top left corner of the box around it. */
 export function placedBox(place: Place, context: PlaceContext): Box {
-  const { viewport, scene, natural, kind } = context;
+  const { viewport, around, natural, kind } = context;
   const axis = (start?: Length, end?: Length, size?: Length, extent = 0): Axis => {
     const px = (length?: Length) =>
       length === undefined ? undefined : resolveLength(length, { viewport, percent: extent });
@@ -33,14 +34,14 @@ export function placedBox(place: Place, context: PlaceContext): Box {
       axis.size = Math.max(0, extent - axis.start - axis.end);
     return axis;
   };
-  const x = axis(place.left, place.right, place.width, scene.width);
-  const y = axis(place.top, place.bottom, place.height, scene.height);
+  const x = axis(place.left, place.right, place.width, around.width);
+  const y = axis(place.top, place.bottom, place.height, around.height);
   const widest =
     context.maxWidth === undefined
       ? Number.POSITIVE_INFINITY
-      : resolveLength(context.maxWidth, { viewport, percent: scene.width });
+      : resolveLength(context.maxWidth, { viewport, percent: around.width });
   if (x.size !== undefined) x.size = Math.min(x.size, widest);
-  const available = x.size ?? Math.min(widest, Math.max(0, scene.width - (x.start ?? 0) - (x.end ?? 0)));
+  const available = x.size ?? Math.min(widest, Math.max(0, around.width - (x.start ?? 0) - (x.end ?? 0)));
   const own = natural(available);
 
   let { size: width } = x;
@@ -56,13 +57,13 @@ export function placedBox(place: Place, context: PlaceContext): Box {
   const centreX = place.center === "x" || place.center === "both";
   const centreY = place.center === "y" || place.center === "both";
   // A text too wide for its scene stays at the start edge, where reading begins, as CSS auto margins have it.
-  const middle = (scene.width - width) / 2;
+  const middle = (around.width - width) / 2;
   const left = centreX
     ? kind === "text" && x.size === undefined
       ? Math.max(0, middle)
       : middle
     : inset(x, width);
-  const top = centreY ? (scene.height - height) / 2 : inset(y, height);
+  const top = centreY ? (around.height - height) / 2 : inset(y, height);
   return { left, top, width, height };
 }
 

@@ -33,11 +33,11 @@ describe("place", () => {
   const scene = { width: 1000, height: 600 };
   const natural = () => ({ width: 400, height: 200 });
   const image = (place: Parameters<typeof placedBox>[0]) =>
-    placedBox(place, { viewport, scene, natural, kind: "image" });
+    placedBox(place, { viewport, around: scene, natural, kind: "image" });
   const text = (place: Parameters<typeof placedBox>[0], maxWidth?: "300px") =>
     placedBox(place, {
       viewport,
-      scene,
+      around: scene,
       natural: (available) => ({ width: Math.min(400, available), height: 40 }),
       kind: "text",
       maxWidth,

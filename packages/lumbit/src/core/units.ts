@@ -4,6 +4,8 @@ import type { Length, LengthUnit } from "./page.ts";
 export interface Viewport {
   width: number;
   height: number;
+  /** What its main pointing device can do; `fine` by default. */
+  pointer?: "none" | "coarse" | "fine";
 }
 
 /** What lengths are resolved against. */

@@ -72,13 +72,13 @@ describe("says what is wrong", () => {
       withLayer({ ...layer, place: { center: "both", top: 0 } }),
       /"top" contradicts "center": "both"/,
     ],
-    ["a picture and a text", withLayer({ ...layer, image: "a.png" }), /one picture or one text/],
+    ["a picture and a text", withLayer({ ...layer, image: "a.png" }), /one picture, text, shape or group/],
     ["nothing to show", withLayer({ name: "a" }), /shows nothing/],
     ["a picture without alt", withLayer({ name: "a", image: "a.png" }), /has no "alt"/],
     [
       "text settings on a picture",
       withLayer({ name: "a", image: "a.png", alt: "", fontSize: "3px" }),
-      /"fontSize" is for texts/,
+      /"fontSize" is for a text/,
     ],
     [
       "a path out of the folder's reach",

@@ -18,72 +18,128 @@ const isObject = (value: unknown): value is Json =>
 export function findBreaches(document: unknown): Breach[] {
   if (!isObject(document)) return [];
   const scenes = objects(document.scenes);
+  const look = isObject(document.page) ? document.page : {};
   return [
-    ...repeatedNames(scenes, ["scenes"], "scene", "page"),
+    ...(isObject(look.backdrop) ? settingsBreaches(look.backdrop, ["page", "backdrop"]) : []),
+    ...repeatedNames(
+      scenes.map(([scene, index]) => [scene, ["scenes", index]]),
+      "scene",
+      "page",
+    ),
     ...scenes.flatMap(([scene, index]) => {
       const path = ["scenes", index, "layers"];
       const layers = objects(scene.layers);
+      const all = layers.flatMap(([layer, at]): [Json, Path][] => [
+        [layer, [...path, at]],
+        ...objects(layer.layers).map(([inner, within]): [Json, Path] => [
+          inner,
+          [...path, at, "layers", within],
+        ]),
+      ]);
       return [
-        ...repeatedNames(layers, path, "layer", "scene"),
+        ...sceneBreaches(scene, ["scenes", index]),
+        ...repeatedNames(all, "layer", "scene"),
         ...layers.flatMap(([layer, at]) => layerBreaches(layer, [...path, at])),
       ];
     }),
   ];
 }
 
-function repeatedNames(entries: [Json, number][], path: Path, what: string, where: string): Breach[] {
+function repeatedNames(entries: [Json, Path][], what: string, where: string): Breach[] {
   const first = new Map<unknown, number>();
-  return entries.flatMap(([{ name }, index]) => {
+  return entries.flatMap(([{ name }, path], index) => {
     const earlier = first.get(name);
     if (typeof name !== "string" || earlier === undefined) {
       first.set(name, index);
       return [];
     }
     const message = `the name "${name}" is already that of ${what} ${earlier + 1} of this ${where}; give each ${what} a name of its own`;
-    return [{ path: [...path, index, "name"], message }];
+    return [{ path: [...path, "name"], message }];
   });
 }
 
-const textKeys = [
-  "as",
-  "color",
-  "fontFamily",
-  "fontSize",
-  "fontWeight",
-  "fontStyle",
-  "lineHeight",
-  "letterSpacing",
-  "textAlign",
-  "maxWidth",
-];
+/** The keys that say what a layer is, and which others only that kind has. */
+const kinds: Record<string, { what: string; keys: string[] }> = {
+  image: { what: "picture", keys: ["alt", "variants", "subject", "fit"] },
+  text: {
+    what: "text",
+    keys: [
+      ...["as", "wrap", "repeat", "color", "fontFamily", "fontSize", "fontWeight", "fontStyle", "lineHeight"],
+      ...["letterSpacing", "textAlign", "maxWidth", "outline"],
+    ],
+  },
+  shape: { what: "shape", keys: ["shadow"] },
+  layers: { what: "group", keys: ["size"] },
+};
 
-function layerBreaches(layer: Json, path: Path): Breach[] {
+function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
   const breaches: Breach[] = [];
-  const both = (a: string, b: string, why: string) => {
-    if (a in layer && b in layer)
-      breaches.push({ path: [...path, b], message: `"${a}" and "${b}" are both given: ${why}` });
-  };
-  both("depth", "speed", "each follows from the other (speed = 1 / (1 + depth)); keep one");
-  both("image", "text", "a layer is one picture or one text; make two layers of it");
-  if (!("image" in layer) && !("text" in layer) && Object.keys(layer).length > 0)
-    breaches.push({ path, message: 'this layer shows nothing: give it an "image" or a "text"' });
-  if ("image" in layer && !("text" in layer)) {
-    if (!("alt" in layer))
-      breaches.push({
-        path,
-        message: 'the picture has no "alt": say what it shows, or "" when it only decorates',
-      });
-    for (const key of textKeys)
-      if (key in layer)
-        breaches.push({ path: [...path, key], message: `"${key}" is for texts; this layer is a picture` });
+  const breach = (key: string | undefined, message: string) =>
+    breaches.push({ path: key === undefined ? path : [...path, key], message });
+  const given = Object.keys(kinds).filter((key) => key in layer && !(grouped && key === "layers"));
+  const [kind, ...others] = given;
+  for (const other of others)
+    breach(
+      other,
+      `"${kind}" and "${other}" are both given: a layer is one picture, text, shape or group; make two layers of it`,
+    );
+  if (!kind && Object.keys(layer).length > 0)
+    breach(
+      undefined,
+      `this layer shows nothing: give it an "image", a "text"${grouped ? ' or a "shape"' : ', a "shape" or "layers"'}`,
+    );
+  if (kind && others.length === 0) {
+    if (kind === "image" && !("alt" in layer))
+      breach(undefined, 'the picture has no "alt": say what it shows, or "" when it only decorates');
+    if (kind === "shape" && !("background" in layer))
+      breach(undefined, 'the shape has no "background": give it a color or gradient');
+    for (const [other, { what, keys }] of Object.entries(kinds))
+      for (const key of other === kind ? [] : keys)
+        if (key in layer) breach(key, `"${key}" is for a ${what}; this layer is a ${kinds[kind]?.what}`);
+    if (kind === "text" && ("pane" in layer || "radius" in layer || "background" in layer))
+      breach(
+        undefined,
+        '"pane", "radius" and "background" are for pictures, shapes and groups; put the text into a group',
+      );
   }
-  if ("text" in layer && !("image" in layer))
-    for (const key of ["alt", "subject"])
-      if (key in layer)
-        breaches.push({ path: [...path, key], message: `"${key}" is for pictures; this layer is a text` });
-  if (isObject(layer.place)) breaches.push(...placeBreaches(layer.place, [...path, "place"]));
-  if (isObject(layer.fontSize)) {
-    const { from = 360, to = 1440, min, max } = layer.fontSize;
+  if (kind === "layers" && layer.pane === true && !("place" in layer))
+    breach("pane", 'a group in a pane needs a "place": the box that clips it');
+  if (
+    (kind === "image" || kind === "shape") &&
+    "travel" in layer &&
+    (layer.pane === true || !("place" in layer))
+  )
+    breach(
+      "travel",
+      "a picture in a pane moves by its depth, from which its overscan follows; give it a depth, or put it into a group with this travel",
+    );
+  if (kind === "shape" && isObject(layer.place)) {
+    const { place } = layer;
+    if (!("width" in place) && !("left" in place && "right" in place))
+      breach("place", "a shape has no width of its own: give it width, or left and right");
+    if (!("height" in place) && !("top" in place && "bottom" in place))
+      breach("place", "a shape has no height of its own: give it height, or top and bottom");
+  }
+  breaches.push(...settingsBreaches(layer, path));
+  for (const [rule, index] of objects(layer.rules))
+    breaches.push(...settingsBreaches(rule, [...path, "rules", index]));
+  for (const [inner, index] of grouped ? [] : objects(layer.layers))
+    breaches.push(...layerBreaches(inner, [...path, "layers", index], true));
+  return breaches;
+}
+
+/** What contradicts itself in the settings of a layer, or of one of its rules. */
+function settingsBreaches(settings: Json, path: Path): Breach[] {
+  const breaches: Breach[] = [];
+  if ("depth" in settings && "speed" in settings)
+    breaches.push({
+      path: [...path, "speed"],
+      message:
+        '"depth" and "speed" are both given: each follows from the other (speed = 1 / (1 + depth)); keep one',
+    });
+  if (isObject(settings.place)) breaches.push(...placeBreaches(settings.place, [...path, "place"]));
+  if (isObject(settings.fontSize)) {
+    const { from = 360, to = 1440, min, max } = settings.fontSize;
     if (Number.parseFloat(String(min)) > Number.parseFloat(String(max)))
       breaches.push({
         path: [...path, "fontSize"],
@@ -94,6 +150,28 @@ function layerBreaches(layer: Json, path: Path): Breach[] {
         path: [...path, "fontSize"],
         message: `the text grows from ${from} px to ${to} px of viewport width; "from" must be below "to"`,
       });
+  }
+  return breaches;
+}
+
+function sceneBreaches(scene: Json, path: Path): Breach[] {
+  const breaches: Breach[] = [];
+  if (scene.height === "auto" && !("content" in scene))
+    breaches.push({
+      path: [...path, "height"],
+      message: 'a scene without "content" has no height of its own; give it a length',
+    });
+  for (const [block, index] of objects(scene.content)) {
+    const at = [...path, "content", index];
+    const kind = ["text", "list"].filter((key) => key in block);
+    if (kind.length !== 1)
+      breaches.push({ path: at, message: 'a block of content is one "text" or one "list"' });
+    if ("href" in block && "as" in block)
+      breaches.push({
+        path: [...at, "as"],
+        message: '"as" and "href" are both given: a link is no heading; make two blocks',
+      });
+    breaches.push(...settingsBreaches(block, at));
   }
   return breaches;
 }

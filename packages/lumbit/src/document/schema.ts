@@ -1,5 +1,7 @@
 import { z } from "zod";
+import { matchesMedia } from "../core/index.ts";
 import { isCssValue } from "./css-value.ts";
+import { isSafeLink } from "./link.ts";
 
 /*
  * Every description says what is allowed, in words that finish "allowed: …": editors show it at the key and the
@@ -75,72 +77,197 @@ const fluidSize = z.strictObject({
     .optional(),
 });
 
+const depth = (allowed: string) => z.union([z.number().gt(-1), z.literal("horizon")]).describe(allowed);
+const motion = {
+  depth: depth(
+    'the distance behind the page surface in camera distances: a number above -1, or "horizon"',
+  ).optional(),
+  speed: z
+    .number()
+    .min(0)
+    .describe("screen movement per scrolled pixel: a number of 0 (fixed) or more, 1 is with the page")
+    .optional(),
+};
+const relief = z.number().min(0).describe("the factor on all drift: 0 is flat, 1 as modelled").optional();
+const subject = z
+  .tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
+  .describe("the point that must stay in sight as two shares of width and height, such as [0.5, 0.3]")
+  .optional();
+const camera = z
+  .strictObject({
+    pan: z.number().describe("sideways camera movement per scrolled pixel, such as 0.1").optional(),
+    push: z
+      .number()
+      .describe("camera movement forward over a passage, in camera distances, such as 0.3")
+      .optional(),
+  })
+  .describe("settings of the camera: pan and push")
+  .optional();
+const moment = z
+  .string()
+  .regex(/^(cover|contain|entry|exit|entry-crossing|exit-crossing) -?\d+(\.\d+)?%$/)
+  .describe('a range name and a percentage, such as "entry 0%", "contain 50%" or "exit 100%"');
+const offsets = (way: string) =>
+  z
+    .tuple([length("an offset"), length("an offset")])
+    .describe(`offsets ${way} at the start and the end, such as ["0px", "-40%"]`)
+    .optional();
+const travel = z
+  .strictObject({
+    x: offsets("to the right"),
+    y: offsets("downwards"),
+    over: z
+      .tuple([moment, moment])
+      .describe('the moments between which it travels, such as ["entry 0%", "exit 100%"]')
+      .optional(),
+    of: z
+      .enum(["scene", "layer", "page"])
+      .describe('"scene", "layer" or "page": whose passage the moments belong to')
+      .optional(),
+  })
+  .describe("settings of a travel: x, y, over, of")
+  .optional();
+const direction = z
+  .union([z.enum(["down", "up", "left", "right"]), z.number()])
+  .describe('"down", "up", "left", "right" or an angle in degrees clockwise from up')
+  .optional();
+const hidden = z.boolean().describe("true to leave the layer out, or false").optional();
+const order = depth('the depth at which the layer is painted: a number above -1, or "horizon"').optional();
+
+const textStyle = {
+  color: colour.optional(),
+  fontFamily: fontFamily.optional(),
+  fontSize: z
+    .union([extent("text size"), fluidSize])
+    .describe('a length such as "3rem", or { "min": "40px", "max": "120px" } to grow with the viewport')
+    .optional(),
+  fontWeight: z.number().min(1).max(1000).describe("a font weight from 1 to 1000").optional(),
+  fontStyle: z.enum(["normal", "italic"]).describe('"normal" or "italic"').optional(),
+  lineHeight: z.number().positive().describe("the line height in font sizes, a number above 0").optional(),
+  letterSpacing: z
+    .union([zero, z.string().regex(new RegExp(`^${number}(em|px|rem|[sld]?v[wh])$`))])
+    .describe('the space between letters: a length such as "-0.02em" or "1px"')
+    .optional(),
+  textAlign: z.enum(["left", "center", "right"]).describe('"left", "center" or "right"').optional(),
+  maxWidth: extent("greatest width of the text").optional(),
+  outline: extent("width of the letters' outline").optional(),
+};
+
+const media = z
+  .string()
+  .refine((query) => matchesMedia(query, { width: 1, height: 1 }) !== undefined)
+  .describe(
+    'a media query of width, height, aspect-ratio, orientation, pointer or hover, such as "(max-width: 600px)" or "(orientation: portrait) and (pointer: coarse)"',
+  );
+const rulesOf = <Shape extends z.ZodRawShape>(shape: Shape) =>
+  z
+    .array(z.strictObject({ media, ...shape }))
+    .describe("a list of rules, each a media query and the settings it changes; later rules win")
+    .optional();
+
+const layerSettings = {
+  ...motion,
+  ...textStyle,
+  place: place.optional(),
+  direction,
+  order,
+  travel,
+  hidden,
+  subject,
+};
+
+const layerShape = {
+  name,
+  image: path('the path of a picture inside the page file\'s folder, such as "art/far-kelp.webp"').optional(),
+  alt: words(0, 'what the picture shows, or "" when it only decorates').optional(),
+  variants: z
+    .record(z.string().regex(/^\d+(\.\d+)?$/), path("the path of the picture with more pixels"))
+    .describe('the same picture by pixel density, such as { "2": "art/far-kelp@2x.webp" }')
+    .optional(),
+  fit: z.enum(["cover", "contain"]).describe('"cover" or "contain"').optional(),
+  text: words(1, "the words to show, at least one character").optional(),
+  as: z
+    .enum(["h1", "h2", "h3", "h4", "h5", "h6", "p"])
+    .describe('the HTML element of the text: "h1" to "h6" or "p"')
+    .optional(),
+  wrap: z.boolean().describe("false to keep the text on one line, or true").optional(),
+  repeat: z.int().min(1).max(50).describe("how often the text stands in its row, 1 to 50").optional(),
+  shape: z.enum(["rectangle", "ellipse"]).describe('"rectangle" or "ellipse"').optional(),
+  background: background.optional(),
+  shadow: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"').optional(),
+  pane: z.boolean().describe("true to clip the layer by a box that stays with the page, or false").optional(),
+  radius: extent("rounding of the corners").optional(),
+  locked: z.boolean().describe("true to have tools leave the layer where it is, or false").optional(),
+  ...layerSettings,
+  rules: rulesOf(layerSettings),
+};
+
+const groupedLayer = z.strictObject(layerShape).describe("one picture, text or shape of the group");
 const layer = z
   .strictObject({
-    name: name,
-    image: path(
-      'the path of a picture inside the page file\'s folder, such as "art/far-kelp.webp"',
-    ).optional(),
-    alt: words(0, 'what the picture shows, or "" when it only decorates').optional(),
-    subject: z
-      .tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
-      .describe("the point that must stay in sight as two shares of width and height, such as [0.5, 0.3]")
+    ...layerShape,
+    layers: z.array(groupedLayer).describe("a list of layers that move as one, stacked inside").optional(),
+    size: z
+      .strictObject({ width: extent("width").optional(), height: extent("height").optional() })
+      .describe("settings of size: width and height of a group in its pane")
       .optional(),
-    text: words(1, "the words to show, at least one character").optional(),
-    as: z
-      .enum(["h1", "h2", "h3", "h4", "h5", "h6", "p"])
-      .describe('the HTML element of the text: "h1" to "h6" or "p"')
-      .optional(),
-    depth: z
-      .union([z.number().gt(-1), z.literal("horizon")])
-      .describe('the distance behind the page surface in camera distances: a number above -1, or "horizon"')
-      .optional(),
-    speed: z
-      .number()
-      .min(0)
-      .describe("screen movement per scrolled pixel: a number of 0 (fixed) or more, 1 is with the page")
-      .optional(),
-    place: place.optional(),
-    color: colour.optional(),
-    fontFamily: fontFamily.optional(),
-    fontSize: z
-      .union([extent("text size"), fluidSize])
-      .describe('A length such as "3rem", or { "min": "40px", "max": "120px" } to grow with the viewport.')
-      .optional(),
-    fontWeight: z.number().min(1).max(1000).describe("a font weight from 1 to 1000").optional(),
-    fontStyle: z.enum(["normal", "italic"]).describe('"normal" or "italic"').optional(),
-    lineHeight: z.number().positive().describe("the line height in font sizes, a number above 0").optional(),
-    letterSpacing: z
-      .union([zero, z.string().regex(new RegExp(`^${number}(em|px|rem|[sld]?v[wh])$`))])
-      .describe('the space between letters: a length such as "-0.02em" or "1px"')
-      .optional(),
-    maxWidth: extent("greatest width of the text").optional(),
-    textAlign: z.enum(["left", "center", "right"]).describe('"left", "center" or "right"').optional(),
   })
-  .describe("One picture or text of the scene.");
+  .describe("one picture, text, shape or group of the scene");
+
+const block = z
+  .strictObject({
+    text: words(1, "the words to show, at least one character").optional(),
+    as: layerShape.as,
+    list: z.array(words(1, "an entry of the list")).min(1).describe("a list of texts").optional(),
+    href: z
+      .string()
+      .refine(isSafeLink)
+      .describe('where the link leads: "#scene", a path, or an address with https, http, mailto or tel')
+      .optional(),
+    ...textStyle,
+  })
+  .describe("one heading, paragraph, list or link");
+
+const sceneSettings = {
+  height: z
+    .union([zero, z.literal("auto"), z.string().regex(new RegExp(size.source.replace("%|", "")))])
+    .describe(
+      'the scene\'s height: a length such as "130vh" or "900px", not a percentage, or "auto"; "100vh" without it',
+    )
+    .optional(),
+  minHeight: extent("least height of the scene").optional(),
+  paddingTop: extent("space above the content").optional(),
+  paddingBottom: extent("space below the content").optional(),
+  settle: z
+    .union([z.enum(["auto", "enter", "top", "middle", "bottom", "leave"]), z.number().min(0).max(1)])
+    .describe(
+      'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
+    )
+    .optional(),
+  relief,
+  camera,
+  background: background.optional(),
+  color: colour.optional(),
+};
 
 const scene = z
   .strictObject({
     name,
-    height: extentLength(
-      'the scene\'s height: a length such as "130vh" or "900px", not a percentage; "100vh" without it',
-      new RegExp(size.source.replace("%|", "")),
-    ).optional(),
-    settle: z
-      .union([z.enum(["auto", "enter", "top", "middle", "bottom", "leave"]), z.number().min(0).max(1)])
-      .describe(
-        'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
-      )
+    width: z.enum(["full", "column"]).describe('"full" or "column"').optional(),
+    ...sceneSettings,
+    content: z
+      .array(block)
+      .min(1)
+      .describe("a list of headings, paragraphs, lists and links in the flow")
       .optional(),
-    background: background.optional(),
-    color: colour.optional(),
     layers: z
-      .array(layer, { error: () => "a list of layers" })
+      .array(layer)
       .describe(
-        "The layers of the scene. Paint order is depth order, far first; document order among equals.",
+        "a list of layers; they are painted in depth order, far first, in document order among equals",
       ),
+    rules: rulesOf(sceneSettings),
   })
-  .describe("One box of the page in which layers are stacked.");
+  .describe("one box of the page in which layers are stacked");
 
 const fontFace = z
   .strictObject({
@@ -156,30 +283,58 @@ const fontFace = z
       .optional(),
     style: z.enum(["normal", "italic"]).describe('"normal" or "italic"').optional(),
   })
-  .describe("A font file shipped with the page.");
+  .describe("a font file shipped with the page");
+
+const look = z
+  .strictObject({
+    background: background.optional(),
+    color: colour.optional(),
+    fontFamily: fontFamily.optional(),
+    column: extent("width of the page's column").optional(),
+    gap: extent("space between blocks of content").optional(),
+    relief,
+    camera,
+    haze: z
+      .number()
+      .min(0)
+      .max(1)
+      .describe("how pale far layers become, from 0 (not at all) to 1")
+      .optional(),
+    focus: z
+      .strictObject({
+        depth: depth('the depth that is sharp: a number above -1, or "horizon"'),
+        blur: pixels('a blur radius in px, such as "6px"'),
+      })
+      .describe("settings of focus: depth and blur")
+      .optional(),
+    backdrop: z
+      .strictObject({
+        image: path("the path of a picture inside the page file's folder"),
+        alt: words(0, 'what the picture shows, or "" when it only decorates'),
+        subject,
+        ...motion,
+      })
+      .describe("a picture behind all scenes: image, alt, subject, depth or speed")
+      .optional(),
+    rules: rulesOf({ relief, camera }),
+  })
+  .describe("what the whole page looks like");
 
 /** The page file, `lumbit/1`. */
 export const pageSchema = z
   .strictObject({
-    $schema: z.string().describe("Where an editor finds the schema of this file.").optional(),
+    $schema: z.string().describe("where an editor finds the schema of this file").optional(),
     format: z.literal("lumbit/1").describe('"lumbit/1"'),
     title: words(1, "the page's title, at least one character"),
     lang: z
       .string()
       .regex(/^[a-z]{2,3}(-[a-z0-9]{2,8})*$/i)
       .describe('the page\'s language as a tag such as "en" or "pt-BR"'),
-    page: z
-      .strictObject({
-        background: background.optional(),
-        color: colour.optional(),
-        fontFamily: fontFamily.optional(),
-      })
-      .describe("What the whole page looks like.")
-      .optional(),
+    page: look.optional(),
     fonts: z.array(fontFace).describe("a list of font files shipped with the page").optional(),
     scenes: z.array(scene).min(1).describe("a list of at least one scene, from top to bottom"),
   })
-  .describe("A page of layered scenes.");
+  .describe("a page of layered scenes");
 
 /** The JSON Schema (draft 2020-12) of the page file, for editors. */
 export function pageJsonSchema(): object {

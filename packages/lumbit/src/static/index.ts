@@ -1,3 +1,3 @@
-export type { Assets, Picture } from "./assets.ts";
+export type { Assets, Picture } from "../markup/index.ts";
 export { pageCss } from "./css.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";

@@ -1,0 +1,130 @@
+import {
+  type Block,
+  elementOf,
+  fillsScene,
+  hasPane,
+  isGroup,
+  isImage,
+  isShape,
+  isText,
+  type Layer,
+  overscans,
+  type Page,
+  type PageLook,
+  type Scene,
+} from "../core/index.ts";
+import type { Assets } from "./assets.ts";
+import { stageLayers } from "./stage.ts";
+import { type Element, element } from "./tree.ts";
+
+/** The elements of a scene. Pictures of scenes below the first screen load late. */
+export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
+  const { fixed, back, front } = stageLayers(scene, look);
+  const children = (layers: Layer[], still: boolean) =>
+    layers.map((layer) => layerElement(layer, still, late, assets));
+  const stage = (layers: Layer[], still = false) =>
+    layers.length > 0
+      ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
+      : [];
+  return element(
+    "section",
+    {
+      id: scene.name,
+      "data-lumbit-scene": scene.name,
+      class: classes(scene.content && "lumbit-flows", scene.width === "column" && "lumbit-column"),
+    },
+    [
+      ...stage(fixed, true),
+      ...stage(back),
+      ...(scene.content ? [contentElement(scene.content)] : []),
+      ...stage(front),
+    ],
+  );
+}
+
+/** The picture behind all scenes. */
+export function backdropElement(page: Page, assets: Assets): Element | undefined {
+  const backdrop = page.page?.backdrop;
+  if (!backdrop) return undefined;
+  return element("div", { class: "lumbit-backdrop" }, [
+    element("img", {
+      "data-lumbit-backdrop": "",
+      ...pictureAttributes(backdrop.image, assets),
+      alt: backdrop.alt,
+    }),
+  ]);
+}
+
+const contentElement = (content: readonly Block[]) =>
+  element(
+    "div",
+    { class: "lumbit-content" },
+    content.map((block, index) => blockElement(block, index)),
+  );
+
+function blockElement(block: Block, index: number): Element {
+  const attributes = { "data-lumbit-block": index };
+  if (block.list)
+    return element(
+      "ul",
+      attributes,
+      block.list.map((text) => element("li", {}, [text])),
+    );
+  if (block.href !== undefined)
+    return element("p", attributes, [element("a", { href: block.href }, [block.text])]);
+  return element(block.as ?? "p", attributes, [block.text ?? ""]);
+}
+
+function layerElement(layer: Layer, still: boolean, late: boolean, assets: Assets): Element {
+  const own = drawnElement(layer, still, late, assets);
+  return hasPane(layer)
+    ? element("div", { "data-lumbit-pane": layer.name, class: "lumbit-pane" }, [own])
+    : own;
+}
+
+function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Assets): Element {
+  const attributes = {
+    "data-lumbit-layer": layer.name,
+    class: classes(
+      fillsScene(layer) && "lumbit-fill",
+      overscans(layer) && "lumbit-reach",
+      isGroup(layer) && "lumbit-group",
+      isText(layer) && (layer.wrap === false || layer.repeat) && "lumbit-line",
+      !still && "lumbit-drifts",
+    ),
+  };
+  if (isText(layer)) {
+    const copies = Array.from({ length: (layer.repeat ?? 1) - 1 }, () =>
+      element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
+    );
+    return element(elementOf(layer), attributes, [layer.text, ...copies]);
+  }
+  if (isShape(layer)) return element("div", attributes);
+  if (isGroup(layer))
+    return element(
+      "div",
+      attributes,
+      layer.layers.map((child) => layerElement(child, true, late, assets)),
+    );
+  if (!isImage(layer)) return element("div", attributes);
+  const variants = Object.entries(layer.variants ?? {}).map(
+    ([density, path]) => `${assets.pictures[path]?.url ?? path} ${density}x`,
+  );
+  const picture = pictureAttributes(layer.image, assets);
+  return element("img", {
+    ...attributes,
+    ...picture,
+    srcset: variants.length > 0 ? [`${picture.src} 1x`, ...variants].join(", ") : undefined,
+    alt: layer.alt,
+    loading: late ? "lazy" : undefined,
+    decoding: late ? "async" : undefined,
+  });
+}
+
+function pictureAttributes(path: string, assets: Assets) {
+  const picture = assets.pictures[path];
+  return { src: picture?.url ?? path, width: picture?.width, height: picture?.height };
+}
+
+const classes = (...names: (string | number | false | undefined)[]) =>
+  names.filter(Boolean).join(" ") || undefined;

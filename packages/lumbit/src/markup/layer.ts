@@ -1,0 +1,204 @@
+import {
+  blurAt,
+  depthOf,
+  directionVector,
+  fillsScene,
+  type GroupLayer,
+  hasPane,
+  hazedOpacity,
+  isGroup,
+  isImage,
+  isShape,
+  isText,
+  type Layer,
+  type LayerSettings,
+  orderOf,
+  overscans,
+  type PageLook,
+  type Place,
+  type Size,
+  speedOf,
+  type TextLayer,
+  type Travel,
+} from "../core/index.ts";
+import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
+import { textCss } from "./text.ts";
+import { type Declarations, round, type StyleRule } from "./tree.ts";
+
+/** What a layer's style depends on besides the layer. */
+export interface LayerContext {
+  /** Selects the scene. */
+  scene: string;
+  look: PageLook;
+  /** The size of a picture's file. */
+  sizeOf(image: string): Size | undefined;
+  /** Whether the camera moves forward in this scene. */
+  pushed: boolean;
+}
+
+/** The style of a layer, of its pane and of the layers inside it. */
+export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
+  const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}="${layer.name}"]`;
+  const base = styleOf(layer, layer, context);
+  const rules: StyleRule[] = [
+    { selector: select("layer"), declarations: base.layer },
+    ...(base.pane ? [{ selector: select("pane"), declarations: base.pane }] : []),
+    ...motionRules(layer, select("layer"), context),
+  ];
+  for (const { media, ...settings } of layer.rules ?? []) {
+    const changed = mergeMotion(layer, settings);
+    const { layer: own, pane } = styleOf(changed, settings, context);
+    rules.push({ selector: select("layer"), declarations: own, media });
+    if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
+  }
+  const inner = isGroup(layer)
+    ? layer.layers.flatMap((child) => layerRules(child, { ...context, look: {}, pushed: false }))
+    : [];
+  return [...rules, ...inner];
+}
+
+const mergeMotion = (layer: Layer, settings: LayerSettings): Layer =>
+  (settings.depth === undefined && settings.speed === undefined
+    ? { ...layer, ...settings }
+    : { ...layer, depth: undefined, speed: undefined, ...settings }) as Layer;
+
+/** The declarations for those settings of a layer that are given; `layer` has all of them. */
+function styleOf(
+  layer: Layer,
+  given: LayerSettings,
+  context: LayerContext,
+): { layer: Declarations; pane?: Declarations } {
+  const whole = given === layer;
+  const moves = whole || given.depth !== undefined || given.speed !== undefined || given.order !== undefined;
+  const placed = whole || given.place !== undefined;
+  const direction = directionVector(layer.direction);
+  const opacity = round(hazedOpacity(depthOf(layer), context.look.haze));
+  const blur = round(blurAt(depthOf(layer), context.look.focus, { width: 0, height: 0 }));
+  const order = moves ? orderOf(layer) : undefined;
+  const [x, y] = layer.travel ? [layer.travel.x ?? [0, 0], layer.travel.y ?? [0, 0]] : [];
+  const pane = hasPane(layer);
+  const own: Declarations = {
+    display:
+      given.hidden === undefined ? undefined : given.hidden ? "none" : whole ? undefined : "revert-layer",
+    "z-index": pane ? undefined : order,
+    "--lumbit-speed": moves ? round(speedOf(layer)) : undefined,
+    "--lumbit-ux":
+      (whole && layer.direction === undefined) || given.direction === undefined
+        ? undefined
+        : round(direction.x),
+    "--lumbit-uy":
+      (whole && layer.direction === undefined) || given.direction === undefined
+        ? undefined
+        : round(direction.y),
+    opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
+    filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
+    ...(given.travel && {
+      "--lumbit-x0": x?.[0] || "0px",
+      "--lumbit-x1": x?.[1] || "0px",
+      "--lumbit-y0": y?.[0] || "0px",
+      "--lumbit-y1": y?.[1] || "0px",
+    }),
+    ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
+    ...(whole && isGroup(layer) && { background: layer.background }),
+    ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
+    ...(given.subject && {
+      "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
+    }),
+    ...(isText(layer) && textCss(given)),
+  };
+  if (!isText(layer) && whole && !pane) own["border-radius"] = radiusOf(layer);
+  if (isText(layer) && (placed || given.maxWidth !== undefined)) Object.assign(own, textPlace(layer));
+  if (isText(layer) || fillsScene(layer)) return { layer: own };
+  if (!pane) return { layer: { ...own, ...(placed && boxPlace(layer, context)) } };
+  return {
+    layer: { ...own, ...(whole && isGroup(layer) && groupSize(layer)) },
+    pane: {
+      display: own.display,
+      "z-index": order,
+      ...(whole && { "border-radius": radiusOf(layer) }),
+      ...(placed && boxPlace(layer, context, true)),
+    },
+  };
+}
+
+const radiusOf = (layer: Exclude<Layer, TextLayer>) =>
+  isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");
+
+/** The place of a picture, shape or group. Sizes are written out: a browser takes a picture's from its file. */
+function boxPlace(layer: Exclude<Layer, TextLayer>, context: LayerContext, asPane = false): Declarations {
+  const place: Place = layer.place ?? { left: 0, right: 0, top: 0, bottom: 0 };
+  const [x, y] = [placedAxis(place, "x"), placedAxis(place, "y")];
+  const [width, height] = boxSize(layer, x.size, y.size, context);
+  return {
+    ...sizedAxis(x, width, "x"),
+    ...sizedAxis(y, height, "y"),
+    ...(asPane && { "--lumbit-t": calc(startOf(y, height, "y")), "--lumbit-ph": calc(height) }),
+  };
+}
+
+function boxSize(
+  layer: Layer,
+  width: string | undefined,
+  height: string | undefined,
+  context: LayerContext,
+): [string, string] {
+  if (!isImage(layer)) return [width ?? "0px", height ?? "0px"];
+  const own = context.sizeOf(layer.image) ?? { width: 1, height: 1 };
+  const ratio = round(own.width / own.height);
+  const wide = width ?? (height ? `(${height} * ${ratio})` : `${own.width}px`);
+  return [wide, height ?? `(${wide} / ${ratio})`];
+}
+
+function textPlace(layer: TextLayer): Declarations {
+  const place = layer.place ?? { center: "both" };
+  const [x, y] = [placedAxis(place, "x"), placedAxis(place, "y")];
+  const widest = lengthCss(layer.maxWidth, "x");
+  const width = x.size && widest ? `min(${x.size}, ${widest})` : x.size;
+  return {
+    ...(width ? sizedAxis(x, width, "x") : { ...contentAxis(x, "x"), "max-width": widest }),
+    ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),
+  };
+}
+
+const groupSize = ({ size }: GroupLayer): Declarations => ({
+  width: lengthCss(size?.width ?? "100%", "x"),
+  height: lengthCss(size?.height ?? "100%", "y"),
+});
+
+/** The animations of a layer that does more than drift. */
+function motionRules(layer: Layer, selector: string, { pushed }: LayerContext): StyleRule[] {
+  const travel = layer.travel ?? layer.rules?.find((rule) => rule.travel)?.travel;
+  const push = pushed && !overscans(layer) && depthOf(layer) !== Number.POSITIVE_INFINITY;
+  if (!travel && !push) return [];
+  const animations = [
+    { name: "lumbit-drift", timeline: "--lumbit-scene", range: driftRange, composition: "replace" },
+    ...(push
+      ? [{ name: "lumbit-push", timeline: "--lumbit-scene", range: driftRange, composition: "replace" }]
+      : []),
+    ...(travel ? [{ name: "lumbit-travel", ...travelTimeline(travel), composition: "add" }] : []),
+  ];
+  const list = (key: keyof (typeof animations)[number]) =>
+    animations.map((animation) => animation[key]).join(", ");
+  return [
+    {
+      selector,
+      motion: true,
+      declarations: {
+        animation: animations.map(({ name }) => `${name} linear both`).join(", "),
+        "animation-duration": "auto",
+        "animation-timeline": list("timeline"),
+        "animation-range": list("range"),
+        "animation-composition": list("composition"),
+      },
+    },
+  ];
+}
+
+/** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
+export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
+
+function travelTimeline({ of = "scene", over = ["cover 0%", "cover 100%"] }: Travel) {
+  if (of === "page")
+    return { timeline: "scroll()", range: over.map((moment) => moment.split(" ")[1]).join(" ") };
+  return { timeline: of === "layer" ? "view()" : "--lumbit-scene", range: over.join(" ") };
+}

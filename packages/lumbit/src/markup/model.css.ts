@@ -1,0 +1,155 @@
+import { columnDefaults, orderSteps } from "../core/index.ts";
+import { driftRange } from "./layer.ts";
+
+/**
+ * The model in CSS: the same formulas as in the core, over whatever viewport the reader has. A scene sets
+ * --lumbit-h (its height H), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
+ * (p0); a layer sets --lumbit-speed and its direction (--lumbit-ux, --lumbit-uy); a pane sets its distance from the
+ * scene's top (--lumbit-t) and its height (--lumbit-ph). p is the position in the passage, --lumbit-v is V.
+ *
+ * V is the large viewport, which does not change while a phone's toolbars slide: movement is tied to the scene's
+ * top edge alone, so nothing jumps. For the same reason the timeline's range starts at one large viewport before
+ * that edge reaches the top, not where the `cover` range does.
+ *
+ * What is registered is computed once, on the scene; its layers inherit lengths in px instead of formulas.
+ */
+const lengths = [
+  "v",
+  "h",
+  "before",
+  "after",
+  "lo",
+  "hi",
+  "auto",
+  "t",
+  "ph",
+  "plo",
+  "phi",
+  "over-top",
+  "over-bottom",
+  "over-left",
+  "over-right",
+];
+
+export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
+@property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
+
+:root { --lumbit-v: 100vh; }
+[data-lumbit-scene] {
+  position: relative;
+  isolation: isolate;
+  height: var(--lumbit-h);
+  overflow: clip;
+  break-inside: avoid;
+  print-color-adjust: exact;
+}
+[data-lumbit-scene], .lumbit-flows > .lumbit-stage > * {
+  --lumbit-lo: max(0px, var(--lumbit-v) - var(--lumbit-before));
+  --lumbit-hi: max(var(--lumbit-lo), min(var(--lumbit-v) + var(--lumbit-h), var(--lumbit-h) + var(--lumbit-after)));
+  --lumbit-auto: max(var(--lumbit-lo), min(var(--lumbit-hi), (var(--lumbit-v) + var(--lumbit-h)) / 2 - min((var(--lumbit-v) + var(--lumbit-h)) / 2, var(--lumbit-lo) * 1000000)));
+}
+.lumbit-flows { height: auto; }
+.lumbit-column { width: min(100%, var(--lumbit-column, ${columnDefaults.column})); margin-inline: auto; }
+.lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
+.lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
+.lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
+.lumbit-content {
+  position: relative;
+  z-index: ${orderSteps};
+  display: grid;
+  gap: var(--lumbit-gap, ${columnDefaults.gap});
+  width: min(100%, var(--lumbit-column, ${columnDefaults.column}));
+  margin-inline: auto;
+}
+.lumbit-content > * { margin: 0; }
+.lumbit-content > ul { padding-left: 1.5rem; }
+[data-lumbit-layer], .lumbit-pane { position: absolute; margin: 0; }
+img[data-lumbit-layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
+[data-lumbit-layer][alt=""], .lumbit-pane:has(> [alt=""]) { pointer-events: none; user-select: none; }
+:is(h1, h2, h3, h4, h5, h6, p):is([data-lumbit-layer], [data-lumbit-block]) {
+  font-size: 1rem;
+  font-weight: 400;
+  line-height: 1.3;
+  text-align: left;
+  white-space: pre-line;
+  overflow-wrap: anywhere;
+}
+:is(h1, h2, h3, h4, h5, h6):is([data-lumbit-layer], [data-lumbit-block]) { text-wrap: balance; }
+.lumbit-content > ul { font-size: 1rem; line-height: 1.3; }
+[data-lumbit-layer].lumbit-line { white-space: pre; overflow-wrap: normal; }
+.lumbit-pane { overflow: clip; container-type: size; }
+.lumbit-group { container-type: size; }
+.lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
+.lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
+.lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
+[data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
+main { position: relative; isolation: isolate; }
+`;
+
+/** The conditions under which a page moves without script. */
+export const motionConditions = {
+  media: "screen and (prefers-reduced-motion: no-preference)",
+  supports: "(animation-timeline: view()) and (animation-range: exit-crossing 0% exit-crossing 100%)",
+};
+
+/** What a picture in a pane needs to move, whoever moves it: its overscan. */
+export const reachCss = `
+[data-lumbit-layer], .lumbit-reach {
+  --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
+  --lumbit-kx: calc(var(--lumbit-k) * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)));
+  --lumbit-ky: calc(var(--lumbit-k) * var(--lumbit-uy, 1));
+}
+.lumbit-reach {
+  --lumbit-plo: min(max(var(--lumbit-lo), var(--lumbit-t)), var(--lumbit-hi));
+  --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-hi), var(--lumbit-v) + var(--lumbit-t) + var(--lumbit-ph)));
+  --lumbit-over-top: max(
+    var(--lumbit-ky) * (var(--lumbit-plo) - var(--lumbit-settle)) - max(0px, var(--lumbit-plo) - var(--lumbit-v) - var(--lumbit-t)),
+    var(--lumbit-ky) * (clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-settle)) - max(0px, clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-v) - var(--lumbit-t)),
+    var(--lumbit-ky) * (var(--lumbit-phi) - var(--lumbit-settle)) - max(0px, var(--lumbit-phi) - var(--lumbit-v) - var(--lumbit-t))
+  );
+  --lumbit-over-bottom: max(
+    min(var(--lumbit-ph), var(--lumbit-plo) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (var(--lumbit-plo) - var(--lumbit-settle)),
+    min(var(--lumbit-ph), clamp(var(--lumbit-plo), var(--lumbit-t) + var(--lumbit-ph), var(--lumbit-phi)) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (clamp(var(--lumbit-plo), var(--lumbit-t) + var(--lumbit-ph), var(--lumbit-phi)) - var(--lumbit-settle)),
+    min(var(--lumbit-ph), var(--lumbit-phi) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (var(--lumbit-phi) - var(--lumbit-settle))
+  );
+  --lumbit-over-left: max(var(--lumbit-kx) * (var(--lumbit-plo) - var(--lumbit-settle)), var(--lumbit-kx) * (var(--lumbit-phi) - var(--lumbit-settle)));
+  --lumbit-over-right: max(var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-plo)), var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-phi)));
+  left: calc(-1 * var(--lumbit-over-left));
+  top: calc(-1 * var(--lumbit-over-top));
+  width: calc(100% + var(--lumbit-over-left) + var(--lumbit-over-right));
+  height: calc(var(--lumbit-ph) + var(--lumbit-over-top) + var(--lumbit-over-bottom));
+}
+.lumbit-fixed > .lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-over-top)); }
+`;
+
+/** What moves a page without script. */
+export const nativeCss = `
+[data-lumbit-scene] { view-timeline: --lumbit-scene block; }
+.lumbit-drifts {
+  animation: lumbit-drift linear both;
+  animation-duration: auto;
+  animation-timeline: --lumbit-scene;
+  animation-range: ${driftRange};
+}
+@keyframes lumbit-drift {
+  from { translate: calc(var(--lumbit-kx) * (0px - var(--lumbit-settle))) calc(var(--lumbit-ky) * (0px - var(--lumbit-settle))); }
+  to { translate: calc(var(--lumbit-kx) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle))) calc(var(--lumbit-ky) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle))); }
+}
+@keyframes lumbit-push {
+  from { transform: perspective(calc((var(--lumbit-v) + var(--lumbit-h)) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (0px - var(--lumbit-settle)))); }
+  to { transform: perspective(calc((var(--lumbit-v) + var(--lumbit-h)) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)))); }
+}
+@keyframes lumbit-travel {
+  from { translate: var(--lumbit-x0) var(--lumbit-y0); }
+  to { translate: var(--lumbit-x1) var(--lumbit-y1); }
+}
+[data-lumbit-backdrop] {
+  height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v)));
+  animation: lumbit-backdrop linear both;
+  animation-duration: auto;
+  animation-timeline: scroll();
+}
+@keyframes lumbit-backdrop {
+  to { translate: 0 calc((1 - var(--lumbit-speed, 1)) * (100cqh - var(--lumbit-v))); }
+}
+`;

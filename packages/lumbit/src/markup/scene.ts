@@ -1,0 +1,150 @@
+import {
+  type Page,
+  type PageLook,
+  type Scene,
+  type SceneSettings,
+  type Settle,
+  sceneHeight,
+  speedOf,
+  sumLengths,
+} from "../core/index.ts";
+import type { Assets } from "./assets.ts";
+import { type LayerContext, layerRules } from "./layer.ts";
+import { textCss } from "./text.ts";
+import { type Declarations, round, type StyleRule } from "./tree.ts";
+
+/** How a scene's style finds it. */
+export const sceneSelector = (scene: Scene) => `[data-lumbit-scene="${scene.name}"]`;
+
+/** The style of a page without its scenes. */
+export function pageRules(page: Page): StyleRule[] {
+  const look = page.page ?? {};
+  const { background, color, fontFamily, relief, backdrop, rules = [] } = look;
+  return [
+    {
+      selector: "body",
+      declarations: {
+        background,
+        color,
+        "font-family": fontFamily,
+        "--lumbit-page-relief": relief,
+        "--lumbit-column": look.column,
+        "--lumbit-gap": look.gap,
+        ...cameraCss(look.camera),
+      },
+    },
+    ...rules.map(({ media, relief, camera }) => ({
+      selector: "body",
+      media,
+      declarations: { "--lumbit-page-relief": relief, ...cameraCss(camera) },
+    })),
+    ...(backdrop
+      ? [
+          {
+            selector: "[data-lumbit-backdrop]",
+            declarations: {
+              "--lumbit-speed": round(speedOf(backdrop)),
+              "object-position": backdrop.subject?.map((share) => `${round(share * 100)}%`).join(" "),
+            },
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The style of a scene and its layers. `before` and `after` are the scenes above and below it. */
+export function sceneRules(
+  scene: Scene,
+  before: readonly Scene[],
+  after: readonly Scene[],
+  pageLook: PageLook,
+  assets: Assets,
+): StyleRule[] {
+  const selector = sceneSelector(scene);
+  const flows = scene.content !== undefined;
+  const model = (settings: SceneSettings, whole: boolean): Declarations => ({
+    "--lumbit-h":
+      !whole && settings.height === undefined ? undefined : flows ? "100cqh" : heightCss(scene, settings),
+    "--lumbit-settle":
+      settings.settle === undefined && !whole ? undefined : settleCss(settings.settle ?? "auto"),
+  });
+  const look = (settings: SceneSettings): Declarations => ({
+    "--lumbit-relief": settings.relief,
+    ...cameraCss(settings.camera),
+    "min-height":
+      flows && (settings.height ?? settings.minHeight) !== undefined ? heightCss(scene, settings) : undefined,
+    "padding-top": settings.paddingTop,
+    "padding-bottom": settings.paddingBottom,
+    background: settings.background,
+    color: settings.color,
+  });
+  const style = (settings: SceneSettings, media?: string): StyleRule[] => {
+    const whole = settings === scene;
+    if (!flows) return [{ selector, media, declarations: { ...model(settings, whole), ...look(settings) } }];
+    return [
+      { selector, media, declarations: look(settings) },
+      { selector: `${selector} > .lumbit-stage > *`, media, declarations: model(settings, whole) },
+    ];
+  };
+  const context: LayerContext = {
+    scene: selector,
+    look: pageLook,
+    sizeOf: (image) => assets.pictures[image],
+    pushed: [scene, pageLook, ...(scene.rules ?? []), ...(pageLook.rules ?? [])].some(
+      ({ camera }) => camera?.push,
+    ),
+  };
+  const edges = {
+    "--lumbit-before": sumLengths(before.map(boundOf)),
+    "--lumbit-after": sumLengths(after.map(boundOf)),
+  };
+  return [
+    { selector, declarations: edges },
+    ...style(scene),
+    ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
+    ...(scene.content ?? []).map((block, index) => ({
+      selector: `${selector} [data-lumbit-block="${index}"]`,
+      declarations: { ...textCss(block), "max-width": block.maxWidth },
+    })),
+    ...scene.layers.flatMap((layer) => layerRules(layer, context)),
+  ];
+}
+
+const cameraCss = (camera: PageLook["camera"]) => ({
+  "--lumbit-pan": camera?.pan,
+  "--lumbit-push": camera?.push,
+});
+
+/** The height that a scene says, or its least height. What a scene with content needs is known only to the stage. */
+function heightCss(scene: Scene, settings: SceneSettings): string {
+  const height = settings.height ?? sceneHeight(scene);
+  const least = settings.minHeight ?? scene.minHeight;
+  if (height === "auto") return least ? String(least) : "0px";
+  return least ? `max(${sumLengths([height])}, ${least})` : sumLengths([height]);
+}
+
+/** What a scene is high at least: all that is known of an automatic height without a viewport. */
+const boundOf = (scene: Scene) => {
+  const height = sceneHeight(scene);
+  return height === "auto" ? (scene.minHeight ?? 0) : height;
+};
+
+/** p0 in CSS; a sum is bracketed, since it stands inside other sums. */
+function settleCss(settle: Settle): string {
+  switch (settle) {
+    case "enter":
+      return "0px";
+    case "top":
+      return "var(--lumbit-v)";
+    case "middle":
+      return "calc((var(--lumbit-v) + var(--lumbit-h)) / 2)";
+    case "bottom":
+      return "var(--lumbit-h)";
+    case "leave":
+      return "calc(var(--lumbit-v) + var(--lumbit-h))";
+    case "auto":
+      return "var(--lumbit-auto)";
+    default:
+      return `calc(${round(settle)} * (var(--lumbit-v) + var(--lumbit-h)))`;
+  }
+}

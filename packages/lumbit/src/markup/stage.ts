@@ -1,0 +1,52 @@
+import {
+  fillsScene,
+  type Layer,
+  orderOf,
+  orderSteps,
+  type PageLook,
+  type Scene,
+  speedOf,
+  stageOf,
+} from "../core/index.ts";
+
+/** The layers of a scene by where in its markup they stand, each in document order. */
+export interface Staging {
+  /** Backdrops that are fixed by plain CSS, outside the stages and below all of them. */
+  fixed: Layer[];
+  /** Below the scene's content, or all that move where there is none. */
+  back: Layer[];
+  /** Above the scene's content. */
+  front: Layer[];
+}
+
+/**
+ * Where the layers of a scene stand. The lowest pictures that fill the scene at the horizon are fixed by plain CSS,
+ * exact in every engine. A horizon picture above a moving layer cannot be, since what is fixed lies outside the
+ * stages; nor can one whose depth a rule changes, where relief or the camera make it move, or in a scene whose height
+ * depends on its content.
+ */
+export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
+  const { relief, camera } = stageOf(scene, look);
+  const flat =
+    scene.content === undefined &&
+    relief === 1 &&
+    camera.pan === 0 &&
+    ![...(scene.rules ?? []), ...(look.rules ?? [])].some((rule) => "relief" in rule || "camera" in rule);
+  const isFixed = (layer: Layer) =>
+    flat &&
+    fillsScene(layer) &&
+    speedOf(layer) === 0 &&
+    (layer.direction ?? "down") === "down" &&
+    !layer.rules?.some((rule) =>
+      ["depth", "speed", "direction", "order", "place"].some((key) => key in rule),
+    );
+  const lowestMoving = Math.min(...scene.layers.filter((layer) => !isFixed(layer)).map(orderOf));
+  const fixed = scene.layers.filter((layer) => isFixed(layer) && orderOf(layer) < lowestMoving);
+  const moving = scene.layers.filter((layer) => !fixed.includes(layer));
+  const isFront = (layer: Layer) => scene.content !== undefined && orderOf(layer) >= orderSteps;
+  return {
+    fixed,
+    back: moving.filter((layer) => !isFront(layer)),
+    front: moving.filter(isFront),
+  };
+}

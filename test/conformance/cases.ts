@@ -1,0 +1,360 @@
+import type { Layer, Page, PageLook, Scene } from "lumbit/core";
+
+/** One row of the conformance table: a feature and a page that uses it. */
+export interface Case {
+  name: string;
+  page: Page;
+}
+
+const page = (scenes: Scene[], look: PageLook = {}): Page => ({
+  format: "lumbit/1",
+  title: "Tidehouse",
+  lang: "en",
+  page: { background: "#fff", ...look },
+  scenes,
+});
+const gap = (name: string, height: Scene["height"] = "110vh"): Scene => ({ name, height, layers: [] });
+/** A scene in the middle of a page, so that its whole passage can be reached. */
+const middle = (scene: Partial<Scene> & { layers: readonly Layer[] }, look?: PageLook) =>
+  page([gap("before"), { name: "scene", height: "90vh", ...scene }, gap("after")], look);
+const box = { left: "20%", top: "30%", width: "160px", height: "90px" } as const;
+const tank: Omit<Extract<Layer, { image: string }>, "name" | "depth" | "speed"> = {
+  image: "tank.png",
+  alt: "",
+};
+const block = (name: string, more: object = {}): Layer =>
+  ({ name, shape: "rectangle", background: "#0a6", place: box, ...more }) as Layer;
+
+/** Every feature is at least one row. */
+export const cases: Case[] = [
+  {
+    name: "depths behind and in front",
+    page: middle({
+      layers: [0, 0.4, 1, 3, -0.25, -0.5].map((depth, index) => block(`d${index}`, { depth })),
+    }),
+  },
+  {
+    name: "speeds",
+    page: middle({ layers: [0, 0.3, 1, 1.6].map((speed, index) => block(`s${index}`, { speed })) }),
+  },
+  {
+    name: "directions",
+    page: middle({
+      layers: (["down", "up", "left", "right", 45, 200] as const).map((direction, index) =>
+        block(`v${index}`, { depth: 1, direction }),
+      ),
+    }),
+  },
+  ...(["auto", "enter", "top", "middle", "bottom", "leave", 0.3] as const).map((settle) => ({
+    name: `settle ${settle}`,
+    page: middle({ settle, layers: [block("x", { depth: 1.5 }), { name: "fill", ...tank, depth: 1 }] }),
+  })),
+  {
+    name: "settle auto at the top and the end of the page",
+    page: page([
+      { name: "first", height: "40vh", layers: [{ name: "a", ...tank, depth: 0.7 }] },
+      { name: "second", height: "130vh", layers: [block("b", { depth: 2 })] },
+      { name: "third", height: "90vh", layers: [{ name: "c", ...tank, depth: 0.5 }] },
+      { name: "last", height: "20vh", layers: [{ name: "d", ...tank, depth: 3 }] },
+    ]),
+  },
+  {
+    name: "pictures that fill short, tall and equal scenes",
+    page: page([
+      { name: "short", height: "45vh", layers: [{ name: "a", ...tank, depth: 1 }] },
+      { name: "tall", height: "210vh", layers: [{ name: "b", ...tank, depth: 2 }] },
+      { name: "equal", layers: [{ name: "c", ...tank, depth: -0.3 }] },
+      { name: "px", height: "500px", layers: [{ name: "d", ...tank, depth: 0.2, subject: [0.2, 0.9] }] },
+    ]),
+  },
+  {
+    name: "fixed backdrops in a row",
+    page: page(
+      ["one", "two", "three", "four"].map((name) => ({
+        name,
+        height: name === "two" ? "60vh" : "120vh",
+        layers: [{ name: "water", ...tank, depth: "horizon" }, block("near", { depth: -0.2 })],
+      })),
+    ),
+  },
+  {
+    name: "a horizon picture above a moving layer",
+    page: middle({
+      layers: [
+        { name: "low", ...tank, depth: 2, order: "horizon" },
+        { name: "sky", ...tank, depth: "horizon", order: 1 },
+      ],
+    }),
+  },
+  {
+    name: "panes, two columns opposed",
+    page: middle({
+      height: "120vh",
+      layers: [
+        {
+          name: "neap",
+          ...tank,
+          depth: 1,
+          pane: true,
+          radius: "12px",
+          place: { left: "5%", top: "10%", width: "40%", height: "70%" },
+        },
+        {
+          name: "spring",
+          ...tank,
+          depth: 1,
+          direction: "up",
+          pane: true,
+          place: { right: "5%", bottom: "10%", width: "40%", height: "70%" },
+        },
+        {
+          name: "middle",
+          ...tank,
+          depth: 0.5,
+          direction: "left",
+          pane: true,
+          place: { center: "both", width: "20%", height: "100px" },
+        },
+        {
+          name: "slanted",
+          ...tank,
+          depth: 0.6,
+          direction: 120,
+          pane: true,
+          place: { center: "x", top: "2%", width: "180px" },
+        },
+      ],
+    }),
+  },
+  {
+    name: "a column that runs inside a frame",
+    page: middle({
+      layers: [
+        {
+          name: "screen",
+          pane: true,
+          radius: "24px",
+          place: { center: "both", width: "300px", height: "60%" },
+          size: { height: "260%" },
+          travel: { y: ["0%", "-61.5%"], over: ["contain 0%", "contain 100%"] },
+          background: "#cde",
+          layers: [
+            block("head", { place: { left: "10%", top: "5%", width: "80%", height: "20%" } }),
+            { name: "words", text: "Tide", place: { center: "x", top: "40%" } },
+          ],
+        } as Layer,
+      ],
+    }),
+  },
+  {
+    name: "a group moves as one",
+    page: middle({
+      layers: [
+        {
+          name: "crate",
+          depth: 0.8,
+          direction: "right",
+          place: { left: "30%", top: "20%", width: "50%", height: "50%" },
+          layers: [block("in"), { name: "on", ...tank, place: { right: "5%", bottom: 0, width: "30%" } }],
+        } as Layer,
+      ],
+    }),
+  },
+  {
+    name: "travels",
+    page: middle({
+      layers: [
+        block("scene", { travel: { x: ["-50%", "150%"], y: ["0px", "20vh"] } }),
+        block("own", { travel: { x: ["0px", "40vw"], over: ["entry 20%", "exit 60%"], of: "layer" } }),
+        block("page", { travel: { y: ["0px", "-30vh"], over: ["cover 10%", "cover 80%"], of: "page" } }),
+        block("part", {
+          depth: 1,
+          travel: { x: ["3rem", "-3rem"], over: ["entry-crossing 50%", "exit-crossing 25%"] },
+        }),
+        block("contain", { travel: { x: ["0px", "100px"], over: ["contain 0%", "contain 100%"] } }),
+      ],
+    }),
+  },
+  {
+    name: "relief of page and scene",
+    page: middle(
+      { relief: 0.5, layers: [block("a", { depth: 2 }), { name: "b", ...tank, depth: "horizon" }] },
+      { relief: 1.6 },
+    ),
+  },
+  {
+    name: "a flat page",
+    page: middle(
+      { layers: [block("a", { depth: 2 }), { name: "b", ...tank, depth: "horizon" }] },
+      { relief: 0 },
+    ),
+  },
+  {
+    name: "pan",
+    page: middle({
+      camera: { pan: 0.4 },
+      layers: [block("a", { depth: 1 }), { name: "b", ...tank, depth: 2 }, block("c", { depth: -0.3 })],
+    }),
+  },
+  {
+    name: "push",
+    page: middle({
+      camera: { push: 0.3 },
+      layers: [
+        block("a", { depth: 1 }),
+        block("b", { depth: 0 }),
+        block("c", { depth: 4 }),
+        { name: "d", ...tank, depth: "horizon" },
+      ],
+    }),
+  },
+  {
+    name: "haze and focus",
+    page: middle(
+      {
+        layers: [
+          block("a", { depth: 0 }),
+          block("b", { depth: 1 }),
+          block("c", { depth: 6 }),
+          block("e", { depth: -0.4 }),
+          { name: "d", ...tank, depth: "horizon" },
+        ],
+      },
+      { haze: 0.6, focus: { depth: 1, blur: "8px" } },
+    ),
+  },
+  {
+    name: "placing with every inset and unit",
+    page: middle({
+      height: "700px",
+      layers: [
+        { name: "a", ...tank, place: { left: "-5%", right: "10vw", bottom: "-8vh" }, depth: 0.2 },
+        { name: "b", ...tank, place: { center: "x", height: "30%", top: "2rem" } },
+        { name: "c", ...tank, place: { center: "both", width: "120%" }, depth: 0.1 },
+        { name: "d", ...tank, place: { right: "10px", top: "10svh", bottom: "20dvh", width: "15lvw" } },
+        block("e", { place: { left: "5svw", right: "5dvw", top: 0, height: "1rem" } }),
+        {
+          name: "f",
+          ...tank,
+          place: { center: "y", left: "3vw", width: "200px", height: "200px" },
+          fit: "contain",
+          variants: { "2": "tank.png" },
+        },
+      ],
+    }),
+  },
+  {
+    name: "texts",
+    page: middle({
+      layers: [
+        {
+          name: "a",
+          text: "Low water",
+          as: "h2",
+          depth: 1,
+          fontSize: { min: "20px", max: "60px" },
+          place: { center: "x", top: "10%" },
+        },
+        {
+          name: "b",
+          text: "The tide comes in through the wheel pit and goes out again, twice a day.",
+          place: { left: "10%", top: "40%" },
+          maxWidth: "14rem",
+          lineHeight: 1.5,
+        },
+        {
+          name: "c",
+          text: "neap spring",
+          wrap: false,
+          repeat: 6,
+          depth: 0.8,
+          direction: "left",
+          place: { left: 0, top: "70%" },
+          outline: "1px",
+        },
+        {
+          name: "d",
+          text: "spring neap",
+          wrap: false,
+          repeat: 6,
+          depth: 0.8,
+          direction: "right",
+          place: { right: 0, top: "80%" },
+          letterSpacing: "0.1em",
+        },
+      ],
+    }),
+  },
+  {
+    name: "content in the flow",
+    page: page([
+      gap("before"),
+      {
+        name: "flow",
+        minHeight: "30vh",
+        paddingTop: "4rem",
+        paddingBottom: "10vh",
+        content: [
+          { text: "Opening times", as: "h2", fontSize: "40px" },
+          { text: "Every day from first to last tide." },
+          { list: ["Ebb", "Flood"] },
+          { text: "Plan a visit", href: "#before" },
+        ],
+        layers: [
+          { name: "far", ...tank, depth: 1.4 },
+          block("near", { depth: -0.2 }),
+          block("mid", { depth: 0.5, place: { right: 0, bottom: "10%", width: "80px", height: "40%" } }),
+        ],
+      },
+      gap("after"),
+    ]),
+  },
+  {
+    name: "a scene in the column",
+    page: middle(
+      { width: "column", layers: [{ name: "a", ...tank, depth: 1 }, block("b", { depth: 0.5 })] },
+      { column: "300px" },
+    ),
+  },
+  {
+    name: "a page backdrop, slow",
+    page: middle({ layers: [block("a")] }, { backdrop: { ...tank, depth: 3 } }),
+  },
+  {
+    name: "a page backdrop, fixed",
+    page: middle({ layers: [block("a")] }, { backdrop: { ...tank, depth: "horizon" } }),
+  },
+  {
+    name: "rules by width, orientation and shape",
+    page: middle({
+      relief: 1,
+      rules: [{ media: "(orientation: portrait)", relief: 0.5, height: "60vh" }],
+      layers: [
+        block("a", {
+          depth: 2,
+          rules: [
+            {
+              media: "(max-width: 600px)",
+              depth: 0.5,
+              place: { right: "5%", bottom: "5%", width: "50%", height: "20%" },
+            },
+            { media: "(min-aspect-ratio: 3/2)", direction: "left" },
+          ],
+        }),
+        block("b", { rules: [{ media: "(width < 500px)", hidden: true }] }),
+        {
+          name: "c",
+          text: "Tide",
+          as: "p",
+          fontSize: "20px",
+          place: { center: "both" },
+          rules: [{ media: "(400px <= width <= 1400px)", fontSize: "40px", speed: 0.4 }],
+        },
+      ],
+    }),
+  },
+  {
+    name: "hidden layers",
+    page: middle({ layers: [block("a", { hidden: true }), block("b", { depth: 1 })] }),
+  },
+];

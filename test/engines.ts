@@ -1,0 +1,138 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { createServer } from "node:net";
+import type { Page as ChromiumPage } from "playwright-core";
+import puppeteer from "puppeteer-core";
+import { browserPath } from "../scripts/browsers.mjs";
+import { launchChromium } from "./chromium.ts";
+
+/** What the tests need of a browser engine. Scripts are texts, so that every engine takes them. */
+export interface Engine {
+  name: "chromium" | "firefox" | "webkit";
+  open(url: string): Promise<void>;
+  /** Makes the viewport this large, in CSS px. */
+  resize(width: number, height: number): Promise<void>;
+  /** The value of a function body, awaited. */
+  run<T>(body: string): Promise<T>;
+  screenshot(): Promise<Buffer>;
+  close(): Promise<void>;
+}
+
+export const launchers = { chromium, firefox, webkit } satisfies Record<
+  Engine["name"],
+  () => Promise<Engine>
+>;
+
+async function chromium(): Promise<Engine> {
+  const browser = await launchChromium();
+  const page: ChromiumPage = await browser.newPage();
+  return {
+    name: "chromium",
+    open: async (url) => void (await page.goto(url, { waitUntil: "load" })),
+    resize: (width, height) => page.setViewportSize({ width, height }),
+    run: (body) => page.evaluate(`(async () => { ${body} })()`),
+    screenshot: () => page.screenshot(),
+    close: () => browser.close(),
+  };
+}
+
+/** Firefox over WebDriver BiDi, with the standard's implementation that it still keeps behind a preference. */
+async function firefox(): Promise<Engine> {
+  const browser = await puppeteer.launch({
+    browser: "firefox",
+    executablePath: browserPath("firefox"),
+    headless: true,
+    extraPrefsFirefox: { "layout.css.scroll-driven-animations.enabled": true },
+  });
+  const page = await browser.newPage();
+  return {
+    name: "firefox",
+    open: async (url) => void (await page.goto(url, { waitUntil: "load" })),
+    resize: (width, height) => page.setViewport({ width, height }),
+    run: <T>(body: string) => page.evaluate(`(async () => { ${body} })()`) as Promise<T>,
+    screenshot: async () => Buffer.from(await page.screenshot()),
+    close: () => browser.close(),
+  };
+}
+
+/** WebKitGTK's MiniBrowser over WebDriver, on a screen of its own. */
+async function webkit(): Promise<Engine> {
+  const display = `:${90 + (process.pid % 400)}`;
+  const processes: ChildProcess[] = [
+    spawn(browserPath("xvfb"), [display, "-screen", "0", "4200x2600x24"], { stdio: "ignore" }),
+  ];
+  await pause(700);
+  const port = await freePort();
+  processes.push(
+    spawn(browserPath("webkitDriver"), [`--port=${port}`, "--host=127.0.0.1"], {
+      stdio: "ignore",
+      env: { ...process.env, DISPLAY: display },
+    }),
+  );
+  const call = async <T>(method: string, path: string, body?: object): Promise<T> => {
+    const response = await fetch(`http://127.0.0.1:${port}${path}`, {
+      method,
+      body: body && JSON.stringify(body),
+    });
+    const { value } = (await response.json()) as { value: T & { message?: string } };
+    if (!response.ok) throw new Error(`${path}: ${value?.message}`);
+    return value;
+  };
+  await retry(() => call("GET", "/status"));
+  const { sessionId } = await call<{ sessionId: string }>("POST", "/session", {
+    capabilities: {
+      alwaysMatch: {
+        browserName: "MiniBrowser",
+        "webkitgtk:browserOptions": { binary: browserPath("webkit"), args: ["--automation"] },
+      },
+    },
+  });
+  const session = `/session/${sessionId}`;
+  const run = <T>(body: string) =>
+    call<T>("POST", `${session}/execute/async`, {
+      script: `const done = arguments[arguments.length - 1]; (async () => { ${body} })().then(done, (error) => done(String(error)));`,
+      args: [],
+    });
+  return {
+    name: "webkit",
+    open: (url) => call("POST", `${session}/url`, { url }),
+    async resize(width, height) {
+      let outer = { width, height };
+      for (let attempt = 0; attempt < 6; attempt++) {
+        await call("POST", `${session}/window/rect`, outer);
+        await pause(120);
+        const [w, h] = await run<[number, number]>("return [innerWidth, innerHeight]");
+        if (w === width && h === height) return;
+        outer = { width: outer.width + width - w, height: outer.height + height - h };
+      }
+      throw new Error(`the window cannot be made ${width} x ${height}`);
+    },
+    run,
+    screenshot: async () => Buffer.from(await call<string>("GET", `${session}/screenshot`), "base64"),
+    async close() {
+      await call("DELETE", session).catch(() => {});
+      for (const child of processes.reverse()) child.kill();
+    },
+  };
+}
+
+const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+async function retry(action: () => Promise<unknown>): Promise<void> {
+  for (let attempt = 0; ; attempt++) {
+    try {
+      await action();
+      return;
+    } catch (error) {
+      if (attempt >= 40) throw error;
+      await pause(100);
+    }
+  }
+}
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer().listen(0, "127.0.0.1", () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === "object" ? (address?.port ?? 0) : 0));
+    });
+  });
