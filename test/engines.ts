@@ -41,7 +41,10 @@ async function firefox(): Promise<Engine> {
     browser: "firefox",
     executablePath: browserPath("firefox"),
     headless: true,
-    extraPrefsFirefox: { "layout.css.scroll-driven-animations.enabled": true },
+    extraPrefsFirefox: {
+      "layout.css.scroll-driven-animations.enabled": true,
+      "widget.gtk.overlay-scrollbars.enabled": true,
+    },
   });
   const page = await browser.newPage();
   return {
@@ -58,7 +61,7 @@ async function firefox(): Promise<Engine> {
 async function webkit(): Promise<Engine> {
   const display = `:${90 + (process.pid % 400)}`;
   const processes: ChildProcess[] = [
-    spawn(browserPath("xvfb"), [display, "-screen", "0", "4200x2600x24"], { stdio: "ignore" }),
+    spawn(browserPath("xvfb"), [display, "-screen", "0", "2000x1300x24"], { stdio: "ignore" }),
   ];
   await pause(700);
   const port = await freePort();
@@ -92,21 +95,21 @@ async function webkit(): Promise<Engine> {
       script: `const done = arguments[arguments.length - 1]; (async () => { ${body} })().then(done, (error) => done(String(error)));`,
       args: [],
     });
+  await call("POST", `${session}/window/rect`, { width: 1960, height: 1200 });
+  // The window cannot be made as narrow as a telephone, so the page stands in a frame of the wanted size.
+  const frame = "document.querySelector('iframe')";
   return {
     name: "webkit",
-    open: (url) => call("POST", `${session}/url`, { url }),
-    async resize(width, height) {
-      let outer = { width, height };
-      for (let attempt = 0; attempt < 6; attempt++) {
-        await call("POST", `${session}/window/rect`, outer);
-        await pause(120);
-        const [w, h] = await run<[number, number]>("return [innerWidth, innerHeight]");
-        if (w === width && h === height) return;
-        outer = { width: outer.width + width - w, height: outer.height + height - h };
-      }
-      throw new Error(`the window cannot be made ${width} x ${height}`);
+    async open(url) {
+      await call("POST", `${session}/url`, { url });
+      await run(`document.documentElement.innerHTML = '<body style="margin:0"><iframe style="border:0;display:block"></iframe>';
+        await new Promise((loaded) => { ${frame}.onload = loaded; ${frame}.src = ${JSON.stringify(url)}; });`);
     },
-    run,
+    resize: (width, height) =>
+      run(`Object.assign(${frame}.style, { width: "${width}px", height: "${height}px" });
+        await new Promise(requestAnimationFrame); await new Promise(requestAnimationFrame);`),
+    run: (body) =>
+      run(`return ${frame}.contentWindow.eval(${JSON.stringify(`(async () => { ${body} })()`)})`),
     screenshot: async () => Buffer.from(await call<string>("GET", `${session}/screenshot`), "base64"),
     async close() {
       await call("DELETE", session).catch(() => {});

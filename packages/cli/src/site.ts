@@ -1,13 +1,18 @@
 import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
-import { type Assets, pageCss, pageHtml } from "lumbit/static";
+import { fileURLToPath } from "node:url";
+import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import type { Asset, Project } from "./project.ts";
 
 /** The files of a site by their paths in it, in the order in which they are best written: what is named first. */
 export type Site = Map<string, string | Buffer>;
 
-/** The site of a project: its page, style sheet, pictures and fonts. */
-export function makeSite({ page, pictures, fonts }: Project): Site {
+/**
+ * The site of a project: its page, style sheet, pictures and fonts, and with `scripted` the driver for browsers that
+ * cannot move it without script.
+ */
+export function makeSite({ page, pictures, fonts }: Project, scripted = false): Site {
   const site: Site = new Map();
   const add = ({ path, bytes }: Asset): string => {
     const url = `assets/${fileName(path, bytes)}`;
@@ -23,8 +28,20 @@ export function makeSite({ page, pictures, fonts }: Project): Site {
   const css = pageCss(page, assets);
   const stylesheet = fileName("page.css", css);
   site.set(stylesheet, css);
-  site.set("index.html", pageHtml(page, { assets, stylesheet }));
+  const script = scripted ? addDriver(site) : undefined;
+  site.set("index.html", pageHtml(page, { assets, stylesheet, script }));
   return site;
+}
+
+/** Adds the scripted driver and what loads it; the name of the latter. */
+function addDriver(site: Site): string {
+  const driver = readFileSync(fileURLToPath(import.meta.resolve("lumbit/browser/scripted.js")));
+  const driverName = fileName("scripted.js", driver);
+  const loader = loaderScript(driverName);
+  const loaderName = fileName("load.js", loader);
+  site.set(driverName, driver);
+  site.set(loaderName, loader);
+  return loaderName;
 }
 
 /** The name of a published file: that of its source, safe in any address, and a digest so that caches stay right. */

@@ -8,11 +8,23 @@ export const buildCommand = new Command("build")
   .description("write the page as a site: HTML, CSS, pictures and fonts, no script")
   .argument("<page>", "the page file")
   .requiredOption("-o, --output <folder>", "the folder to write the site into")
+  .option("--scripted", "let browsers without scroll-driven animations load a script that moves the page")
   .option("--force", "replace files in the folder that lumbit did not write")
   .addHelpText("after", "\nExample:\n  lumbit build page.json -o site/")
-  .action(async (file: string, { output, force }: { output: string; force?: true }) => {
-    const site = makeSite(await requireProject(file));
+  .action(async (file: string, { output, scripted, force }: Options) => {
+    const site = makeSite(await requireProject(file), scripted);
     await writeSite(site, output, force ?? false);
-    const bytes = [...site.values()].reduce((sum, content) => sum + Buffer.byteLength(content), 0);
-    console.log(`${output}: ${count(site.size, "file")}, ${(bytes / 1024).toFixed(0)} kB, 0 bytes of script`);
+    const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
+    const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
+    const script = sum(sizes.filter(({ name }) => name.endsWith(".js")));
+    const note = scripted
+      ? `${script} bytes of script, nearly all for browsers that need it`
+      : "0 bytes of script";
+    console.log(`${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB, ${note}`);
   });
+
+interface Options {
+  output: string;
+  scripted?: true;
+  force?: true;
+}

@@ -31,7 +31,12 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     {
       id: scene.name,
       "data-lumbit-scene": scene.name,
-      class: classes(scene.content && "lumbit-flows", scene.width === "column" && "lumbit-column"),
+      "data-lumbit-driver": "native",
+      class: classes(
+        "lumbit-scene",
+        scene.content && "lumbit-flows",
+        scene.width === "column" && "lumbit-column",
+      ),
     },
     [
       ...stage(fixed, true),
@@ -48,7 +53,7 @@ export function backdropElement(page: Page, assets: Assets): Element | undefined
   if (!backdrop) return undefined;
   return element("div", { class: "lumbit-backdrop" }, [
     element("img", {
-      "data-lumbit-backdrop": "",
+      "data-lumbit-backdrop": "native",
       ...pictureAttributes(backdrop.image, assets),
       alt: backdrop.alt,
     }),
@@ -86,6 +91,7 @@ function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Asset
   const attributes = {
     "data-lumbit-layer": layer.name,
     class: classes(
+      "lumbit-layer",
       fillsScene(layer) && "lumbit-fill",
       overscans(layer) && "lumbit-reach",
       isGroup(layer) && "lumbit-group",

@@ -1,6 +1,8 @@
 export type { Assets, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
+export { animationCss, motionCss } from "./layer.ts";
 export { modelCss, motionConditions, nativeCss, reachCss } from "./model.css.ts";
-export { pageRules, sceneRules, sceneSelector } from "./scene.ts";
+export { declare, ruleCss } from "./rule-css.ts";
+export { pageRules, sceneRules, sceneSelector, settleCss } from "./scene.ts";
 export { type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

@@ -12,6 +12,7 @@ import {
   isText,
   type Layer,
   type LayerSettings,
+  type Length,
   orderOf,
   overscans,
   type PageLook,
@@ -71,33 +72,17 @@ function styleOf(
   const whole = given === layer;
   const moves = whole || given.depth !== undefined || given.speed !== undefined || given.order !== undefined;
   const placed = whole || given.place !== undefined;
-  const direction = directionVector(layer.direction);
   const opacity = round(hazedOpacity(depthOf(layer), context.look.haze));
   const blur = round(blurAt(depthOf(layer), context.look.focus, { width: 0, height: 0 }));
   const order = moves ? orderOf(layer) : undefined;
-  const [x, y] = layer.travel ? [layer.travel.x ?? [0, 0], layer.travel.y ?? [0, 0]] : [];
   const pane = hasPane(layer);
   const own: Declarations = {
     display:
       given.hidden === undefined ? undefined : given.hidden ? "none" : whole ? undefined : "revert-layer",
     "z-index": pane ? undefined : order,
-    "--lumbit-speed": moves ? round(speedOf(layer)) : undefined,
-    "--lumbit-ux":
-      (whole && layer.direction === undefined) || given.direction === undefined
-        ? undefined
-        : round(direction.x),
-    "--lumbit-uy":
-      (whole && layer.direction === undefined) || given.direction === undefined
-        ? undefined
-        : round(direction.y),
+    ...motionCss(given, moves ? speedOf(layer) : undefined),
     opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
-    ...(given.travel && {
-      "--lumbit-x0": x?.[0] || "0px",
-      "--lumbit-x1": x?.[1] || "0px",
-      "--lumbit-y0": y?.[0] || "0px",
-      "--lumbit-y1": y?.[1] || "0px",
-    }),
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
     ...(whole && isGroup(layer) && { background: layer.background }),
     ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
@@ -120,6 +105,30 @@ function styleOf(
     },
   };
 }
+
+/** What moves a layer, as custom properties. */
+export function motionCss(
+  { direction, travel }: Pick<LayerSettings, "direction" | "travel">,
+  speed?: number,
+): Declarations {
+  const { x, y } = directionVector(direction);
+  const offset = (length: Length | undefined) => length || "0px";
+  return {
+    "--lumbit-speed": speed === undefined ? undefined : round(speed),
+    "--lumbit-ux": direction === undefined ? undefined : round(x),
+    "--lumbit-uy": direction === undefined ? undefined : round(y),
+    ...(travel && {
+      "--lumbit-x0": offset(travel.x?.[0]),
+      "--lumbit-x1": offset(travel.x?.[1]),
+      "--lumbit-y0": offset(travel.y?.[0]),
+      "--lumbit-y1": offset(travel.y?.[1]),
+      "--lumbit-over": (travel.over ?? wholePassage).join(" "),
+      "--lumbit-of": travel.of ?? "scene",
+    }),
+  };
+}
+
+const wholePassage = ["cover 0%", "cover 100%"] as const;
 
 const radiusOf = (layer: Exclude<Layer, TextLayer>) =>
   isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");
@@ -169,7 +178,15 @@ const groupSize = ({ size }: GroupLayer): Declarations => ({
 function motionRules(layer: Layer, selector: string, { pushed }: LayerContext): StyleRule[] {
   const travel = layer.travel ?? layer.rules?.find((rule) => rule.travel)?.travel;
   const push = pushed && !overscans(layer) && depthOf(layer) !== Number.POSITIVE_INFINITY;
-  if (!travel && !push) return [];
+  const declarations = animationCss(travel, push);
+  return declarations
+    ? [{ selector: `[data-lumbit-driver="native"]${selector}`, motion: true, declarations }]
+    : [];
+}
+
+/** The animations of the native driver, where they are more than drift alone. */
+export function animationCss(travel: Travel | undefined, push: boolean): Declarations | undefined {
+  if (!travel && !push) return undefined;
   const animations = [
     { name: "lumbit-drift", timeline: "--lumbit-scene", range: driftRange, composition: "replace" },
     ...(push
@@ -179,25 +196,19 @@ function motionRules(layer: Layer, selector: string, { pushed }: LayerContext): 
   ];
   const list = (key: keyof (typeof animations)[number]) =>
     animations.map((animation) => animation[key]).join(", ");
-  return [
-    {
-      selector,
-      motion: true,
-      declarations: {
-        animation: animations.map(({ name }) => `${name} linear both`).join(", "),
-        "animation-duration": "auto",
-        "animation-timeline": list("timeline"),
-        "animation-range": list("range"),
-        "animation-composition": list("composition"),
-      },
-    },
-  ];
+  return {
+    animation: animations.map(({ name }) => `${name} linear both`).join(", "),
+    "animation-duration": "auto",
+    "animation-timeline": list("timeline"),
+    "animation-range": list("range"),
+    "animation-composition": list("composition"),
+  };
 }
 
 /** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
 export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
 
-function travelTimeline({ of = "scene", over = ["cover 0%", "cover 100%"] }: Travel) {
+function travelTimeline({ of = "scene", over = wholePassage }: Travel) {
   if (of === "page")
     return { timeline: "scroll()", range: over.map((moment) => moment.split(" ")[1]).join(" ") };
   return { timeline: of === "layer" ? "view()" : "--lumbit-scene", range: over.join(" ") };

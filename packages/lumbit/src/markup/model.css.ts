@@ -33,9 +33,10 @@ const lengths = [
 
 export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
+${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`).join("\n")}
 
 :root { --lumbit-v: 100vh; }
-[data-lumbit-scene] {
+.lumbit-scene {
   position: relative;
   isolation: isolate;
   height: var(--lumbit-h);
@@ -63,10 +64,10 @@ export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { s
 }
 .lumbit-content > * { margin: 0; }
 .lumbit-content > ul { padding-left: 1.5rem; }
-[data-lumbit-layer], .lumbit-pane { position: absolute; margin: 0; }
-img[data-lumbit-layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
-[data-lumbit-layer][alt=""], .lumbit-pane:has(> [alt=""]) { pointer-events: none; user-select: none; }
-:is(h1, h2, h3, h4, h5, h6, p):is([data-lumbit-layer], [data-lumbit-block]) {
+.lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
+img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
+.lumbit-layer[alt=""], .lumbit-pane:has(> [alt=""]) { pointer-events: none; user-select: none; }
+:is(h1, h2, h3, h4, h5, h6, p):is(.lumbit-layer, [data-lumbit-block]) {
   font-size: 1rem;
   font-weight: 400;
   line-height: 1.3;
@@ -74,16 +75,19 @@ img[data-lumbit-layer], [data-lumbit-backdrop] { display: block; max-width: none
   white-space: pre-line;
   overflow-wrap: anywhere;
 }
-:is(h1, h2, h3, h4, h5, h6):is([data-lumbit-layer], [data-lumbit-block]) { text-wrap: balance; }
+:is(h1, h2, h3, h4, h5, h6):is(.lumbit-layer, [data-lumbit-block]) { text-wrap: balance; }
 .lumbit-content > ul { font-size: 1rem; line-height: 1.3; }
-[data-lumbit-layer].lumbit-line { white-space: pre; overflow-wrap: normal; }
+.lumbit-layer.lumbit-line { white-space: pre; overflow-wrap: normal; }
 .lumbit-pane { overflow: clip; container-type: size; }
 .lumbit-group { container-type: size; }
 .lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
 .lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
 .lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
-main { position: relative; isolation: isolate; }
+.lumbit-adopted { overflow-x: clip; }
+.lumbit-adopted-pane { position: relative; overflow: clip; }
+.lumbit-adopted-pane > .lumbit-reach.lumbit-reach { position: absolute; left: 0; top: 0; width: 100%; height: 100%; max-width: none; object-fit: cover; }
+main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
 `;
 
 /** The conditions under which a page moves without script. */
@@ -94,12 +98,12 @@ export const motionConditions = {
 
 /** What a picture in a pane needs to move, whoever moves it: its overscan. */
 export const reachCss = `
-[data-lumbit-layer], .lumbit-reach {
+.lumbit-drifts, .lumbit-reach {
   --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
   --lumbit-kx: calc(var(--lumbit-k) * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)));
   --lumbit-ky: calc(var(--lumbit-k) * var(--lumbit-uy, 1));
 }
-.lumbit-reach {
+.lumbit-reach.lumbit-reach.lumbit-reach {
   --lumbit-plo: min(max(var(--lumbit-lo), var(--lumbit-t)), var(--lumbit-hi));
   --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-hi), var(--lumbit-v) + var(--lumbit-t) + var(--lumbit-ph)));
   --lumbit-over-top: max(
@@ -119,13 +123,14 @@ export const reachCss = `
   width: calc(100% + var(--lumbit-over-left) + var(--lumbit-over-right));
   height: calc(var(--lumbit-ph) + var(--lumbit-over-top) + var(--lumbit-over-bottom));
 }
-.lumbit-fixed > .lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-over-top)); }
+[data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
+.lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-over-top)); }
 `;
 
 /** What moves a page without script. */
 export const nativeCss = `
-[data-lumbit-scene] { view-timeline: --lumbit-scene block; }
-.lumbit-drifts {
+[data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; }
+[data-lumbit-driver="native"] .lumbit-drifts {
   animation: lumbit-drift linear both;
   animation-duration: auto;
   animation-timeline: --lumbit-scene;
@@ -143,8 +148,7 @@ export const nativeCss = `
   from { translate: var(--lumbit-x0) var(--lumbit-y0); }
   to { translate: var(--lumbit-x1) var(--lumbit-y1); }
 }
-[data-lumbit-backdrop] {
-  height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v)));
+[data-lumbit-backdrop="native"] {
   animation: lumbit-backdrop linear both;
   animation-duration: auto;
   animation-timeline: scroll();

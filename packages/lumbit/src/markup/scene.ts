@@ -1,5 +1,4 @@
 import {
-  type Page,
   type PageLook,
   type Scene,
   type SceneSettings,
@@ -16,13 +15,12 @@ import { type Declarations, round, type StyleRule } from "./tree.ts";
 /** How a scene's style finds it. */
 export const sceneSelector = (scene: Scene) => `[data-lumbit-scene="${scene.name}"]`;
 
-/** The style of a page without its scenes. */
-export function pageRules(page: Page): StyleRule[] {
-  const look = page.page ?? {};
+/** The style of a page without its scenes, on the element that holds them. */
+export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
   const { background, color, fontFamily, relief, backdrop, rules = [] } = look;
   return [
     {
-      selector: "body",
+      selector,
       declarations: {
         background,
         color,
@@ -34,7 +32,7 @@ export function pageRules(page: Page): StyleRule[] {
       },
     },
     ...rules.map(({ media, relief, camera }) => ({
-      selector: "body",
+      selector,
       media,
       declarations: { "--lumbit-page-relief": relief, ...cameraCss(camera) },
     })),
@@ -130,7 +128,7 @@ const boundOf = (scene: Scene) => {
 };
 
 /** p0 in CSS; a sum is bracketed, since it stands inside other sums. */
-function settleCss(settle: Settle): string {
+export function settleCss(settle: Settle): string {
   switch (settle) {
     case "enter":
       return "0px";

@@ -1,13 +1,13 @@
 import type { FontFace, Page } from "../core/index.ts";
 import {
   type Assets,
-  type Declarations,
+  declare,
   modelCss,
   motionConditions,
   nativeCss,
   pageRules,
   reachCss,
-  type StyleRule,
+  ruleCss,
   sceneRules,
 } from "../markup/index.ts";
 
@@ -17,7 +17,7 @@ import {
  */
 export function pageCss(page: Page, assets: Assets): string {
   const rules = [
-    ...pageRules(page),
+    ...pageRules(page.page ?? {}),
     ...page.scenes.flatMap((scene, index) =>
       sceneRules(scene, page.scenes.slice(0, index), page.scenes.slice(index + 1), page.page ?? {}, assets),
     ),
@@ -43,18 +43,6 @@ html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 body { margin: 0; }
 a { color: inherit; }
 `;
-
-function ruleCss({ selector, declarations, media }: StyleRule): string {
-  const rule = declare(selector, declarations);
-  return rule && media ? `@media ${media} { ${rule} }` : rule;
-}
-
-function declare(selector: string, declarations: Declarations): string {
-  const lines = Object.entries(declarations).filter(([, value]) => value !== undefined);
-  return lines.length === 0
-    ? ""
-    : `${selector} { ${lines.map(([name, value]) => `${name}: ${value};`).join(" ")} }`;
-}
 
 const fontFaceCss = ({ family, src, weight, style }: FontFace, assets: Assets) =>
   declare("@font-face", {

@@ -8,10 +8,12 @@ import { type Assets, backdropElement, type Element, element, sceneElement } fro
 export interface HtmlOptions {
   assets: Assets;
   stylesheet: string;
+  /** A module that gives browsers without scroll-driven animations the scripted driver; none by default. */
+  script?: string;
 }
 
 /** The page as an HTML document: real text in reading order, no script, no inline style. */
-export function pageHtml(page: Page, { assets, stylesheet }: HtmlOptions): string {
+export function pageHtml(page: Page, { assets, stylesheet, script }: HtmlOptions): string {
   const backdrop = backdropElement(page, assets);
   const scenes = page.scenes.map((scene, index) => sceneElement(scene, page.page ?? {}, index > 0, assets));
   const tree = element("html", { lang: page.lang }, [
@@ -20,6 +22,7 @@ export function pageHtml(page: Page, { assets, stylesheet }: HtmlOptions): strin
       element("meta", { name: "viewport", content: "width=device-width, initial-scale=1" }),
       element("title", {}, [page.title]),
       element("link", { rel: "stylesheet", href: stylesheet }),
+      ...(script ? [element("script", { type: "module", src: script })] : []),
     ]),
     element("body", {}, [element("main", {}, [...(backdrop ? [backdrop] : []), ...scenes])]),
   ]);

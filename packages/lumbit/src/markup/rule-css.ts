@@ -1,0 +1,15 @@
+import type { Declarations, StyleRule } from "./tree.ts";
+
+/** A style rule as text, inside its media query; nothing where it declares nothing. */
+export function ruleCss({ selector, declarations, media }: StyleRule): string {
+  const rule = declare(selector, declarations);
+  return rule && media ? `@media ${media} { ${rule} }` : rule;
+}
+
+/** A selector or at-rule with its declarations. */
+export function declare(selector: string, declarations: Declarations): string {
+  const lines = Object.entries(declarations).filter(([, value]) => value !== undefined);
+  return lines.length === 0
+    ? ""
+    : `${selector} { ${lines.map(([name, value]) => `${name}: ${value};`).join(" ")} }`;
+}

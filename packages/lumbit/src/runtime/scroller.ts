@@ -1,0 +1,50 @@
+/** What scrolls a scene: the page, or the nearest box around it that scrolls. Lengths in CSS px. */
+export interface Scroller {
+  /** Where scroll events arrive. */
+  target: EventTarget;
+  /** The box that scrolls; `undefined` when it is the page. */
+  box: Element | undefined;
+  position(): number;
+  /** The height of the part that shows content. */
+  viewport(): number;
+  scrollHeight(): number;
+  /** The distance of an element's top edge from the top of what is scrolled. */
+  topOf(element: Element): number;
+}
+
+/** The scroller of an element. */
+export function scrollerOf(element: Element): Scroller {
+  const root = element.ownerDocument.scrollingElement ?? element.ownerDocument.documentElement;
+  let box: Element | null = element.parentElement;
+  while (
+    box &&
+    box !== root &&
+    box !== element.ownerDocument.body &&
+    !/auto|scroll|hidden/.test(getComputedStyle(box).overflowY)
+  )
+    box = box.parentElement;
+  if (!box || box === root || box === element.ownerDocument.body) {
+    const view = element.ownerDocument.defaultView as Window;
+    return {
+      target: element.ownerDocument,
+      box: undefined,
+      position: () => view.scrollY,
+      viewport: () => view.innerHeight,
+      scrollHeight: () => root.scrollHeight,
+      topOf: (inner) => inner.getBoundingClientRect().top + view.scrollY,
+    };
+  }
+  const scroller = box;
+  return {
+    target: scroller,
+    box: scroller,
+    position: () => scroller.scrollTop,
+    viewport: () => scroller.clientHeight,
+    scrollHeight: () => scroller.scrollHeight,
+    topOf: (inner) =>
+      inner.getBoundingClientRect().top -
+      scroller.getBoundingClientRect().top -
+      scroller.clientTop +
+      scroller.scrollTop,
+  };
+}

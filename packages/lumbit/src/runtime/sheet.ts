@@ -1,0 +1,28 @@
+/**
+ * Adds a style sheet to the document or shadow root of an element, once for each text however often it is asked for,
+ * and gives what takes it back. Constructed sheets work under the strictest Content-Security-Policy.
+ */
+export function adoptSheet(element: Element, text: string): () => void {
+  const root = element.getRootNode();
+  const home = "adoptedStyleSheets" in root ? (root as Document | ShadowRoot) : element.ownerDocument;
+  const sheets = adopted.get(home) ?? new Map<string, { sheet: CSSStyleSheet; users: number }>();
+  adopted.set(home, sheets);
+  let entry = sheets.get(text);
+  if (!entry) {
+    const sheet = new CSSStyleSheet();
+    sheet.replaceSync(text);
+    entry = { sheet, users: 0 };
+    sheets.set(text, entry);
+    home.adoptedStyleSheets = [...home.adoptedStyleSheets, sheet];
+  }
+  entry.users++;
+  const { sheet } = entry;
+  return () => {
+    const current = sheets.get(text);
+    if (!current || --current.users > 0) return;
+    sheets.delete(text);
+    home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== sheet);
+  };
+}
+
+const adopted = new WeakMap<Node, Map<string, { sheet: CSSStyleSheet; users: number }>>();

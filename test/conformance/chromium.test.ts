@@ -1,0 +1,3 @@
+import { conformance } from "./suite.ts";
+
+conformance("chromium");

@@ -1,0 +1,208 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import { type Box, isText, layoutPage, type Natural, type Page, poseAt, type Viewport } from "lumbit/core";
+import { pageCss, pageHtml } from "lumbit/static";
+import sharp from "sharp";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { root } from "../command.ts";
+import { type Engine, launchers } from "../engines.ts";
+import { cases } from "./cases.ts";
+
+/** Half a pixel, in opacity 0.01, in blur 0.1 px: at most this far may a browser be from the core. */
+const bars = { box: 0.5, opacity: 0.01, blur: 0.1 };
+const viewports = [
+  { width: 390, height: 844 },
+  { width: 844, height: 390 },
+  { width: 1280, height: 800 },
+  { width: 1920, height: 1080 },
+];
+const positions = 25;
+const tank = { width: 400, height: 300 };
+
+/** What a browser says of a page at many scroll positions: natural sizes of texts and contents, and every layer. */
+interface Reading {
+  texts: Record<string, { width: number; height: number }>;
+  contents: Record<string, number>;
+  scrollHeight: number;
+  scrollWidth: number;
+  steps: { scroll: number; layers: Record<string, number[]>; backdrop?: number[] }[];
+}
+
+const readPage = `
+// A frame, and after it whatever was drawn in it.
+const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+const box = (element) => { const { left, top, width, height } = element.getBoundingClientRect(); return [left, top, width, height]; };
+const key = (element) => element.closest("[data-lumbit-scene]").dataset.lumbitScene + "/" + element.dataset.lumbitLayer;
+const layers = [...document.querySelectorAll("[data-lumbit-layer]")];
+const texts = Object.fromEntries(layers.filter((element) => /^(H\\d|P)$/.test(element.tagName)).map((element) => [key(element), { width: parseFloat(getComputedStyle(element).width), height: parseFloat(getComputedStyle(element).height) }]));
+const contents = Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.parentElement.dataset.lumbitScene, element.getBoundingClientRect().height]));
+const { scrollHeight, scrollWidth } = document.documentElement;
+const steps = [];
+for (let index = 0; index < ${positions}; index++) {
+  scrollTo({ top: Math.round((scrollHeight - innerHeight) * index / ${positions - 1}), behavior: "instant" });
+  await frame();
+  const backdrop = document.querySelector("[data-lumbit-backdrop]");
+  steps.push({
+    scroll: scrollY,
+    layers: Object.fromEntries(layers.map((element) => {
+      const style = getComputedStyle(element);
+      return [key(element), [...box(element), Number(style.opacity), Number(/blur\\(([\\d.]+)px\\)/.exec(style.filter)?.[1] ?? 0)]];
+    })),
+    backdrop: backdrop ? box(backdrop) : undefined,
+  });
+}
+return JSON.stringify({ texts, contents, scrollHeight, scrollWidth, steps });`;
+
+/** Who moves the page: its style sheet, the script for browsers that cannot, or `mount` with either driver. */
+type Mode = "native" | "scripted" | "mounted native" | "mounted scripted";
+
+const distribution = join(root, "packages/lumbit/dist");
+
+function respond(path: string, picture: Buffer): [type: string, body: string | Buffer] | undefined {
+  if (path.startsWith("/dist/")) return ["text/javascript", readFileSync(join(distribution, path.slice(6)))];
+  const [, mode, index, file] = path.split("/");
+  const found = cases[Number(index)];
+  if (!found) return undefined;
+  const assets = { pictures: { "tank.png": { url: "tank.png", ...tank } }, fonts: {} };
+  if (file === "tank.png") return ["image/png", picture];
+  if (file === "page.css") return ["text/css", pageCss(found.page, assets)];
+  if (file === "mount.js")
+    return ["text/javascript", mountScript(found.page, mode === "mounted-native" ? "native" : "scripted")];
+  if (mode?.startsWith("mounted")) {
+    const hosts = found.page.scenes.map((_, index) => `<div id="host-${index}"></div>`).join("");
+    return [
+      "text/html",
+      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}</style>${hosts}<script type="module" src="mount.js"></script>`,
+    ];
+  }
+  const html = pageHtml(found.page, { assets, stylesheet: "page.css" });
+  return [
+    "text/html",
+    mode === "native"
+      ? html
+      : html.replace("</head>", '<script type="module" src="/dist/browser/scripted.js"></script></head>'),
+  ];
+}
+
+const mountScript = ({ scenes, page }: Page, driver: string) => `import { mount } from "/dist/lumbit.js";
+window.mounted = ${JSON.stringify(scenes)}.map((scene, index) =>
+  mount(document.getElementById("host-" + index), { scene, page: ${JSON.stringify(page)}, driver: "${driver}" }));`;
+
+/** Runs every case in an engine. */
+export function conformance(name: Engine["name"]): void {
+  let engine: Engine;
+  let server: Server;
+  let origin: string;
+  beforeAll(async () => {
+    const picture = await sharp({ create: { ...tank, channels: 3, background: "#08f" } })
+      .png()
+      .toBuffer();
+    server = createServer((request, response) => {
+      const [type, body] = respond(request.url ?? "", picture) ?? [];
+      response
+        .writeHead(body === undefined ? 404 : 200, { "content-type": `${type}; charset=utf-8` })
+        .end(body);
+    });
+    await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+    origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    engine = await launchers[name]();
+  });
+  afterAll(async () => {
+    await engine?.close();
+    server?.close();
+  });
+
+  describe.each(["native", "scripted", "mounted native", "mounted scripted"] as Mode[])(
+    `${name}, %s`,
+    (mode) => {
+      let worst = 0;
+      let comparisons = 0;
+      // A mounted scene has no page around it whose backdrop it could be before.
+      const rows = cases
+        .map(({ name, page }, index) => ({ name, page, index }))
+        .filter(({ page }) => !mode.startsWith("mounted") || !page.page?.backdrop);
+      // Mounting shares all but the way in with the static page: two viewports are enough.
+      const sizes = mode.startsWith("mounted") ? [viewports[0], viewports[2]] : viewports;
+      afterAll(() =>
+        console.log(
+          `${name}, ${mode}: largest error ${worst.toFixed(3)} px in ${comparisons} boxes of ${rows.length} cases`,
+        ),
+      );
+
+      test.each(rows)("$name", async ({ page, index }) => {
+        await engine.open(`${origin}/${mode.replace(" ", "-")}/${index}/`);
+        for (const viewport of sizes) {
+          if (!viewport) continue;
+          await engine.resize(viewport.width, viewport.height);
+          const reading = JSON.parse(await engine.run<string>(readPage)) as Reading;
+          const result = compare(reading, page, viewport);
+          worst = Math.max(worst, result.worst);
+          comparisons += result.comparisons;
+          expect(result.wrong, `${viewport.width} x ${viewport.height}`).toEqual([]);
+          expect(result.comparisons).toBeGreaterThan(positions / 4);
+        }
+      });
+    },
+  );
+}
+
+/** Everything in which a browser differs from the core, and the largest error of a box. */
+function compare(
+  reading: Reading,
+  page: Page,
+  viewport: Viewport,
+): { wrong: string[]; worst: number; comparisons: number } {
+  const layout = layoutPage(page, viewport, naturalFrom(reading, page));
+  const wrong: string[] = [];
+  let worst = 0;
+  let comparisons = 0;
+  const check = (what: string, found: number, wanted: number, bar: number) => {
+    if (!(Math.abs(found - wanted) <= bar)) wrong.push(`${what}: ${found} where ${wanted} is right`);
+  };
+  check("scroll height", reading.scrollHeight, layout.scrollHeight, 1);
+  check("width", reading.scrollWidth, viewport.width, 0);
+  for (const { scroll, layers, backdrop } of reading.steps) {
+    const pose = poseAt(layout, scroll);
+    const box = (what: string, found: number[], wanted: Box) => {
+      comparisons++;
+      for (const [index, side] of (["left", "top", "width", "height"] as const).entries()) {
+        const value = found[index] ?? Number.NaN;
+        worst = Math.max(worst, Math.abs(value - wanted[side]));
+        check(`${what} ${side} at scroll ${scroll}`, value, wanted[side], bars.box);
+      }
+    };
+    for (const scene of pose.scenes) {
+      if (scene.top >= viewport.height || scene.top + scene.height <= 0) continue;
+      for (const layer of scene.layers) {
+        const name = `${scene.name}/${layer.name}`;
+        const found = layers[name] ?? [];
+        box(name, found, layer);
+        if (layer.width === 0) continue;
+        check(`${name} opacity`, found[4] ?? Number.NaN, layer.opacity, bars.opacity);
+        check(`${name} blur`, found[5] ?? Number.NaN, layer.blur, bars.blur);
+      }
+    }
+    if (pose.backdrop) box("backdrop", backdrop ?? [], pose.backdrop);
+  }
+  return { wrong: wrong.slice(0, 5), worst, comparisons };
+}
+
+/** Natural sizes as the browser has them: fonts differ from machine to machine, the model does not. */
+function naturalFrom({ texts, contents }: Reading, page: Page): Natural {
+  const sceneOf = new Map(
+    page.scenes.flatMap((scene) =>
+      scene.layers.flatMap((layer) =>
+        ("layers" in layer && layer.layers ? [layer, ...layer.layers] : [layer]).map(
+          (layer) => [layer.name, scene.name] as const,
+        ),
+      ),
+    ),
+  );
+  return {
+    layer: (layer) =>
+      isText(layer) ? (texts[`${sceneOf.get(layer.name)}/${layer.name}`] ?? { width: 0, height: 0 }) : tank,
+    content: (scene) => contents[scene.name] ?? 0,
+  };
+}
