@@ -43,7 +43,7 @@ async function firefox(): Promise<Engine> {
     headless: true,
     extraPrefsFirefox: {
       "layout.css.scroll-driven-animations.enabled": true,
-      "widget.gtk.overlay-scrollbars.enabled": true,
+      "ui.useOverlayScrollbars": 1,
     },
   });
   const page = await browser.newPage();

@@ -58,6 +58,9 @@ return JSON.stringify({ texts, contents, scrollHeight, scrollWidth, steps });`;
 /** Who moves the page: its style sheet, the script for browsers that cannot, or `mount` with either driver. */
 type Mode = "native" | "scripted" | "mounted native" | "mounted scripted";
 
+/** A classic scroll bar takes from the width that percentages are of, but not from vw: not what is tested here. */
+const noScrollBar = "html{scrollbar-width:none}";
+
 const distribution = join(root, "packages/lumbit/dist");
 
 function respond(path: string, picture: Buffer): [type: string, body: string | Buffer] | undefined {
@@ -67,14 +70,14 @@ function respond(path: string, picture: Buffer): [type: string, body: string | B
   if (!found) return undefined;
   const assets = { pictures: { "tank.png": { url: "tank.png", ...tank } }, fonts: {} };
   if (file === "tank.png") return ["image/png", picture];
-  if (file === "page.css") return ["text/css", pageCss(found.page, assets)];
+  if (file === "page.css") return ["text/css", pageCss(found.page, assets) + noScrollBar];
   if (file === "mount.js")
     return ["text/javascript", mountScript(found.page, mode === "mounted-native" ? "native" : "scripted")];
   if (mode?.startsWith("mounted")) {
     const hosts = found.page.scenes.map((_, index) => `<div id="host-${index}"></div>`).join("");
     return [
       "text/html",
-      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}</style>${hosts}<script type="module" src="mount.js"></script>`,
+      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}</style>${hosts}<script type="module" src="mount.js"></script>`,
     ];
   }
   const html = pageHtml(found.page, { assets, stylesheet: "page.css" });

@@ -1,7 +1,8 @@
 import type { Declarations, StyleRule } from "./tree.ts";
 
 /** A style rule as text, inside its media query; nothing where it declares nothing. */
-export function ruleCss({ selector, declarations, media }: StyleRule): string {
+export function ruleCss({ selector, declarations, media, to }: StyleRule): string {
+  if (to) return `${selector} { ${declare("from", declarations)} ${declare("to", to)} }`;
   const rule = declare(selector, declarations);
   return rule && media ? `@media ${media} { ${rule} }` : rule;
 }

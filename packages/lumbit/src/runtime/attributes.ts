@@ -21,10 +21,10 @@ export const layersIn = (scene: Element): HTMLElement[] =>
     ...scene.querySelectorAll<HTMLElement>(layerAttributes.map((name) => `[data-lumbit-${name}]`).join()),
   ].filter((element) => element.parentElement?.closest("[data-lumbit-scene]") === scene);
 
-/** The style that a layer's attributes ask for. */
-export function layerStyle(element: HTMLElement): Declarations {
+/** The style that a layer's attributes ask for; under the native driver its animations are part of it. */
+export function layerStyle(element: HTMLElement, native: boolean): Declarations {
   const settings = layerSettings(element);
-  return { ...motionCss(settings, speedOf(settings)), ...animationCss(settings.travel, false) };
+  return { ...motionCss(settings, speedOf(settings)), ...(native && animationCss(settings.travel, false)) };
 }
 
 function layerSettings(element: Element): LayerSettings {

@@ -1,3 +1,5 @@
+import type { Scroller } from "./scroller.ts";
+
 /** Something that moves the layers of scenes until it is disposed of. */
 export interface Driver {
   /** Measures anew: call it after a change that no observer can see. */
@@ -17,10 +19,11 @@ export const supportsNative = (): boolean =>
   CSS.supports("(animation-timeline: view()) and (animation-range: exit-crossing 0% exit-crossing 100%)");
 
 /**
- * Calls back, at most once a frame, when what a measurement depends on may have changed: sizes of these elements,
- * of the window (page zoom and turned screens too), fonts and pictures that came late, a page that came back.
+ * Calls back, at most once a frame, when what a measurement of these scenes depends on may have changed: sizes of the
+ * scenes and of what may push them about, of the window (page zoom and turned screens too), fonts and pictures that
+ * came late, content that was inserted, a page that came back.
  */
-export function watchLayout(elements: Iterable<Element>, changed: () => void): () => void {
+export function watchLayout(scenes: readonly Element[], { box }: Scroller, changed: () => void): () => void {
   let frame = 0;
   const later = () => {
     frame ||= requestAnimationFrame(() => {
@@ -28,20 +31,37 @@ export function watchLayout(elements: Iterable<Element>, changed: () => void): (
       changed();
     });
   };
-  const observer = new ResizeObserver(later);
-  for (const element of elements) observer.observe(element);
-  const query = matchMedia("(prefers-reduced-motion: reduce)");
+  const sizes = new ResizeObserver(later);
+  const watch = () => {
+    sizes.disconnect();
+    for (const element of influences(scenes, box)) sizes.observe(element);
+  };
+  // A box that scrolls keeps its size whatever comes into it.
+  const content = new MutationObserver(watch);
+  if (box) content.observe(box, { childList: true });
+  watch();
   const sources: [EventTarget, string][] = [
     [window, "resize"],
     [window, "pageshow"],
     [window, "load"],
     [document.fonts, "loadingdone"],
-    [query, "change"],
+    [matchMedia("(prefers-reduced-motion: reduce)"), "change"],
   ];
   for (const [target, type] of sources) target.addEventListener(type, later);
   return () => {
     cancelAnimationFrame(frame);
-    observer.disconnect();
+    sizes.disconnect();
+    content.disconnect();
     for (const [target, type] of sources) target.removeEventListener(type, later);
   };
+}
+
+/** The scenes, the boxes around them, and what lies beside these in a box that scrolls. */
+function influences(scenes: readonly Element[], box: Element | undefined): Set<Element> {
+  const elements = new Set<Element>(scenes);
+  for (const scene of scenes)
+    for (let around = scene.parentElement; around && around !== box; around = around.parentElement)
+      elements.add(around);
+  if (box) for (const element of [box, ...box.children]) elements.add(element);
+  return elements;
 }

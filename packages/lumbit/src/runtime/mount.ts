@@ -15,7 +15,7 @@ import {
 import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { liveElement, rememberAttributes } from "./live.ts";
-import { scriptedDriver, watched } from "./scripted.ts";
+import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import { adoptSheet } from "./sheet.ts";
 
@@ -49,14 +49,14 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const undo: (() => void)[] = [];
   const scenes = options.scene
     ? [build(element, options.scene, options.page ?? {}, undo)]
-    : adopt(element, undo);
+    : adopt(element, driver === "native", undo);
   for (const scene of scenes) scene.dataset.lumbitDriver = driver;
   const setEdges = () => scenes.forEach(measureEdges);
   setEdges();
   const moving =
     driver === "scripted" ? scriptedDriver(scenes, { smoothing, beforeMeasure: setEdges }) : undefined;
   const first = scenes[0];
-  const unwatch = first && !moving ? watchLayout(watched(scenes, scrollerOf(first)), setEdges) : () => {};
+  const unwatch = first && !moving ? watchLayout(scenes, scrollerOf(first), setEdges) : () => {};
 
   const handle: Mounted = {
     driver,
@@ -117,7 +117,7 @@ function build(element: HTMLElement, scene: Scene, look: PageLook, undo: (() => 
   const assets = { pictures, fonts: {} };
   const plain = sceneElement(scene, look, false, assets);
   const styled = () =>
-    [...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, [], [], look, assets)]
+    [...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, look, assets)]
       .map((rule) => (rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule)))
       .join("\n");
   undo.push(rememberAttributes(element));
@@ -153,14 +153,14 @@ function build(element: HTMLElement, scene: Scene, look: PageLook, undo: (() => 
 }
 
 /** Takes scenes from existing markup. Everything is read before anything is written. */
-function adopt(element: HTMLElement, undo: (() => void)[]): HTMLElement[] {
+function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): HTMLElement[] {
   const scenes = [
     ...(element.matches("[data-lumbit-scene]") ? [element] : []),
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
   ];
   const styled = scenes.flatMap((scene): [HTMLElement, Declarations][] => [
     [scene, sceneStyle(scene)],
-    ...layersIn(scene).map((layer): [HTMLElement, Declarations] => [layer, layerStyle(layer)]),
+    ...layersIn(scene).map((layer): [HTMLElement, Declarations] => [layer, layerStyle(layer, native)]),
   ]);
   undo.push(adoptSheet(element, liveCss));
   for (const [styledElement, declarations] of styled) {

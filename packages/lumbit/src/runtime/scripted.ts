@@ -87,7 +87,7 @@ export function scriptedDriver(
     for (const scene of scenes) {
       if (still) for (const layer of scene.layers) restore(layer);
       scene.layers = still ? [] : measureScene(scene, scroller);
-      scene.resting = false;
+      scene.resting = true;
     }
     for (const [backdrop] of behind) backdrop.style.translate = "";
     behind = still
@@ -100,7 +100,7 @@ export function scriptedDriver(
     for (const scene of scenes) drawScene(scene, position, viewport);
     for (const [backdrop, k] of behind) backdrop.style.translate = `0 ${round(k * position)}px`;
   };
-  const unwatch = watchLayout(watched(elements, scroller), measure);
+  const unwatch = watchLayout(elements, scroller, measure);
 
   scroller.target.addEventListener("scroll", wake, { passive: true });
   measure();
@@ -125,16 +125,6 @@ export function scriptedDriver(
       release();
     },
   };
-}
-
-/** The scenes and what may push them about: all boxes around them up to the scroller. */
-export function watched(scenes: readonly Element[], { box }: Scroller): Set<Element> {
-  const elements = new Set<Element>(scenes);
-  for (const scene of scenes)
-    for (let around = scene.parentElement; around && around !== box; around = around.parentElement)
-      elements.add(around);
-  if (box) elements.add(box);
-  return elements;
 }
 
 function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
@@ -229,6 +219,8 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
   const p = viewport + position - top;
   const out = p < 0 || p > length;
   if (out && scene.resting) return;
+  if (out !== scene.resting)
+    for (const { element, own } of layers) element.style.willChange = out ? own.willChange : "translate";
   scene.resting = out;
   const d = Math.min(Math.max(p, 0), length) - settle;
   for (const layer of layers) {
@@ -239,7 +231,6 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
     if (x !== layer.x || y !== layer.y) style.translate = `${round(x)}px ${round(y)}px`;
     const scale = layer.push ? layer.distance / (layer.distance - layer.push * d) : 1;
     if (scale !== layer.scale) style.scale = String(scale);
-    if (!style.willChange) style.willChange = "translate";
     layer.x = x;
     layer.y = y;
     layer.scale = scale;

@@ -16,12 +16,14 @@ export function adoptSheet(element: Element, text: string): () => void {
     home.adoptedStyleSheets = [...home.adoptedStyleSheets, sheet];
   }
   entry.users++;
-  const { sheet } = entry;
+  const used = entry;
+  let released = false;
   return () => {
-    const current = sheets.get(text);
-    if (!current || --current.users > 0) return;
+    if (released) return;
+    released = true;
+    if (--used.users > 0) return;
     sheets.delete(text);
-    home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== sheet);
+    home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== used.sheet);
   };
 }
 

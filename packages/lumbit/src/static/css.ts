@@ -19,7 +19,10 @@ export function pageCss(page: Page, assets: Assets): string {
   const rules = [
     ...pageRules(page.page ?? {}),
     ...page.scenes.flatMap((scene, index) =>
-      sceneRules(scene, page.scenes.slice(0, index), page.scenes.slice(index + 1), page.page ?? {}, assets),
+      sceneRules(scene, page.page ?? {}, assets, {
+        before: page.scenes.slice(0, index),
+        after: page.scenes.slice(index + 1),
+      }),
     ),
   ];
   const moving = [

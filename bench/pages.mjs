@@ -1,0 +1,81 @@
+// The pages of the scroll bench: the same scenes, moved in five ways.
+import { pageCss, pageHtml } from "lumbit/static";
+
+/** A page of scenes with small coloured shapes at many depths. */
+export function benchPage(scenes, layersPerScene) {
+  return {
+    format: "lumbit/1",
+    title: "Bench",
+    lang: "en",
+    scenes: Array.from({ length: scenes }, (_, scene) => ({
+      name: `scene-${scene}`,
+      height: "100vh",
+      layers: Array.from({ length: layersPerScene }, (_, layer) => ({
+        name: `layer-${layer}`,
+        shape: "rectangle",
+        background: `hsl(${(scene * 37 + layer * 61) % 360} 60% 50%)`,
+        depth: layer === 0 ? 0.1 : Number((layer * 0.7).toFixed(2)),
+        place: {
+          left: `${(layer * 37) % 80}%`,
+          top: `${(layer * 53) % 80}%`,
+          width: "180px",
+          height: "120px",
+        },
+      })),
+    })),
+  };
+}
+
+/** A careful loop by hand: positions cached, one transform for each visible layer in a frame. */
+const plainLoop = `
+const scenes = [...document.querySelectorAll("[data-lumbit-scene]")].map((element) => ({
+  top: element.offsetTop, height: element.offsetHeight,
+  layers: [...element.querySelectorAll("[data-lumbit-layer]")].map((element) => [element, 1 - Number(getComputedStyle(element).getPropertyValue("--lumbit-speed"))]),
+}));
+for (const { layers } of scenes) for (const [element] of layers) element.style.willChange = "transform";
+let frame = 0;
+const draw = () => {
+  frame = 0;
+  const y = scrollY, v = innerHeight;
+  for (const { top, height, layers } of scenes) {
+    if (top > y + v || top + height < y) continue;
+    const d = y - top + (v - height) / 2;
+    for (const [element, k] of layers) element.style.transform = "translate3d(0," + k * d + "px,0)";
+  }
+};
+addEventListener("scroll", () => { frame ||= requestAnimationFrame(draw); }, { passive: true });
+draw();`;
+
+/** What is written on a first try: every layer, at every event, read and written in turn. */
+const naiveListener = `
+const layers = [...document.querySelectorAll("[data-lumbit-layer]")].map((element) => [element, 1 - Number(getComputedStyle(element).getPropertyValue("--lumbit-speed")), element.offsetTop]);
+addEventListener("scroll", () => {
+  for (const [element, k, top] of layers) {
+    const scene = element.closest("[data-lumbit-scene]").getBoundingClientRect();
+    element.style.top = top - scene.top * k + "px";
+  }
+});`;
+
+const assets = { pictures: {}, fonts: {} };
+
+/** The ways to move a page: its HTML, whether its own motion is on, and the script it gets. */
+export const ways = {
+  static: { moves: false },
+  "plain loop": { moves: false, script: plainLoop },
+  "naive listener": { moves: false, script: naiveListener },
+  native: { moves: true },
+  scripted: { moves: true, driver: true },
+};
+
+export function benchFiles(page, { script, driver, moves }) {
+  const css = pageCss(page, assets);
+  const html = pageHtml(page, { assets, stylesheet: "page.css" });
+  const tags = `${script ? '<script type="module" src="way.js"></script>' : ""}${driver ? '<script type="module" src="scripted.js"></script>' : ""}`;
+  // What does not move by itself is the still version: its media query never holds.
+  const still = css.replace("@media screen and (prefers-reduced-motion: no-preference)", "@media not all");
+  return {
+    "page.css": moves ? css : still,
+    "way.js": script ?? "",
+    "index.html": html.replace("</body>", `${tags}</body>`),
+  };
+}

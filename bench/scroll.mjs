@@ -1,0 +1,125 @@
+// Measures what scrolling costs the main thread: node bench/scroll.mjs [runs]. Ratios to a baseline of the same run.
+import { readFileSync } from "node:fs";
+import { createServer } from "node:http";
+import { fileURLToPath } from "node:url";
+import { chromium } from "playwright-core";
+import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
+import { benchFiles, benchPage, ways } from "./pages.mjs";
+
+const runs = Number(process.argv[2] ?? 5);
+const distance = 10_000;
+const driver = readFileSync(fileURLToPath(import.meta.resolve("lumbit/browser/scripted.js")));
+const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
+
+const sites = new Map();
+const server = createServer((request, response) => {
+  const [, site, file = "index.html"] = request.url.split("/");
+  const body = file === "scripted.js" ? driver : sites.get(site)?.[file || "index.html"];
+  const type = file.endsWith(".js") ? "text/javascript" : file.endsWith(".css") ? "text/css" : "text/html";
+  response.writeHead(body === undefined ? 404 : 200, { "content-type": type }).end(body);
+});
+await new Promise((resolve) => server.listen(0, "127.0.0.1", resolve));
+
+const browser = await chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+
+/** Scrolls a page once by wheel events and reads off the trace what the main thread did. */
+async function measure(url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(url);
+  await page.waitForTimeout(300);
+  const client = await page.context().newCDPSession(page);
+  const events = [];
+  client.on("Tracing.dataCollected", ({ value }) => events.push(...value));
+  await client.send("Tracing.start", {
+    transferMode: "ReportEvents",
+    traceConfig: { includedCategories: ["devtools.timeline", "toplevel"] },
+  });
+  await page.mouse.move(640, 400);
+  for (let step = 0; step < distance / 100; step++) {
+    await page.mouse.wheel(0, 100);
+    await page.waitForTimeout(12);
+  }
+  await page.waitForTimeout(300);
+  const done = new Promise((resolve) => client.once("Tracing.tracingComplete", resolve));
+  await client.send("Tracing.end");
+  await done;
+  const scrolled = await page.evaluate(() => scrollY);
+  await page.close();
+  return { ...readTrace(events), scrolled };
+}
+
+/** Sums of a trace in milliseconds, of the thread that updates the page. */
+function readTrace(events) {
+  const style = events.find(
+    ({ name }) => name === "UpdateLayoutTree" || name === "Layerize" || name === "PrePaint",
+  );
+  const main = events.filter(({ pid, tid, ph }) => ph === "X" && pid === style?.pid && tid === style?.tid);
+  const sum = (...names) =>
+    main.filter(({ name }) => names.includes(name)).reduce((total, { dur = 0 }) => total + dur, 0) / 1000;
+  const scripts = main.filter(({ name }) =>
+    ["FunctionCall", "FireAnimationFrame", "EventDispatch", "EvaluateScript"].includes(name),
+  );
+  const inScript = ({ ts }) => scripts.some((script) => ts >= script.ts && ts <= script.ts + script.dur);
+  return {
+    total: sum("ThreadControllerImpl::RunTask", "RunTask"),
+    script: sum("FunctionCall"),
+    style: sum("UpdateLayoutTree"),
+    layout: sum("Layout"),
+    paint: sum("PrePaint", "Paint", "Layerize", "Commit"),
+    forced: main.filter(
+      (event) => (event.name === "Layout" || event.name === "UpdateLayoutTree") && inScript(event),
+    ).length,
+    frames: main.filter(({ name }) => name === "PrePaint").length,
+  };
+}
+
+/** Medians over the runs, the ways taking turns so that a slow moment of the machine hits all of them. */
+async function compare(rows) {
+  const results = new Map(rows.map(({ name }) => [name, []]));
+  for (let run = 0; run < runs; run++)
+    for (const { name, page, way } of rows) {
+      const key = name.replaceAll(/\W/g, "-");
+      sites.set(key, benchFiles(page, ways[way]));
+      results.get(name).push(await measure(`http://127.0.0.1:${server.address().port}/${key}/`));
+    }
+  return rows.map(({ name }) => {
+    const all = results.get(name);
+    return {
+      name,
+      ...Object.fromEntries(
+        Object.keys(all[0]).map((key) => [key, median(all.map((result) => result[key]))]),
+      ),
+    };
+  });
+}
+
+const usual = benchPage(20, 10);
+const table = await compare(Object.keys(ways).map((way) => ({ name: way, page: usual, way })));
+const by = (name) => table.find((row) => row.name === name).total;
+console.log(`20 scenes, 200 layers, ${distance} px by wheel, medians of ${runs} runs, ms of the main thread`);
+console.table(
+  Object.fromEntries(
+    table.map(({ name, scrolled, ...row }) => [
+      name,
+      {
+        ...Object.fromEntries(Object.entries(row).map(([key, value]) => [key, Number(value.toFixed(1))])),
+        "of plain loop": Number((row.total / by("plain loop")).toFixed(2)),
+        "of static": Number((row.total / by("static")).toFixed(2)),
+      },
+    ]),
+  ),
+);
+
+const long = benchPage(200, 10);
+const lengths = await compare(
+  ["native", "scripted"].flatMap((way) => [
+    { name: `${way}, 200 layers`, page: usual, way },
+    { name: `${way}, 2000 layers`, page: long, way },
+  ]),
+);
+const cost = (name) => lengths.find((row) => row.name === name).total;
+console.log("2000 layers of which 200 are near the view, of 200:");
+for (const way of ["native", "scripted"])
+  console.log(`  ${way} ${(cost(`${way}, 2000 layers`) / cost(`${way}, 200 layers`)).toFixed(2)}`);
+await browser.close();
+server.close();

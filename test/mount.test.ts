@@ -1,0 +1,181 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import type { Browser, Page } from "playwright-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
+import { launchChromium } from "./chromium.ts";
+import { root } from "./command.ts";
+
+/** An ordinary page of somebody else's, with attributes. */
+const ordinary = `<!doctype html><html><head><style>
+  body { margin: 0; font: 16px/1.5 sans-serif; } header { position: sticky; top: 0; height: 60px; background: #fff; z-index: 9; }
+  .gap { height: 900px; } .hero { position: relative; height: 700px; padding: 40px; } .hero b { position: absolute; left: 50px; top: 100px; }
+  figure { margin: 0; width: 300px; } figure img { width: 100%; display: block; }
+</style></head><body><header>Tidehouse</header><div class="gap"></div>
+<section class="hero" data-lumbit-scene id="s" style="color: rgb(1, 2, 3)">
+  <b id="far" class="mine" data-lumbit-depth="1">far</b><b id="near" data-lumbit-speed="1.5" data-lumbit-direction="left">near</b>
+  <b id="trip" data-lumbit-travel-x="0px 200px" data-lumbit-travel-over="entry 0% exit 100%">trip</b>
+  <figure><img id="pane" data-lumbit-pane data-lumbit-depth="0.5" alt="" src="data:image/svg+xml,<svg xmlns='http://www.w3.org/2000/svg' width='400' height='300'><rect width='400' height='300' fill='teal'/></svg>"></figure>
+</section><div class="gap"></div></body></html>`;
+
+let browser: Browser;
+let server: Server;
+let page: Page;
+let origin: string;
+let body = ordinary;
+beforeAll(async () => {
+  server = createServer((request, response) => {
+    const script = request.url?.startsWith("/dist/");
+    const type = script ? "text/javascript" : "text/html; charset=utf-8";
+    const policy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:";
+    response.writeHead(200, { "content-type": type, "content-security-policy": policy });
+    response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : body);
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  browser = await launchChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  server?.close();
+});
+beforeEach(() => {
+  body = ordinary;
+});
+
+async function open(): Promise<void> {
+  page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
+  await page.goto(origin);
+  await page.evaluate('import("/dist/lumbit.js").then((lumbit) => void Object.assign(window, lumbit))');
+}
+const frames = () =>
+  page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
+  );
+const scroll = async (top: number) => {
+  await page.evaluate((top) => window.scrollTo({ top, behavior: "instant" }), top);
+  await frames();
+};
+const run = <T>(code: string) => page.evaluate(code) as Promise<T>;
+const box = (id: string) =>
+  run<{ x: number; y: number; top: number; left: number; bottom: number; height: number }>(
+    `document.getElementById("${id}").getBoundingClientRect().toJSON()`,
+  );
+
+describe.each(["native", "scripted"])("existing markup, %s", (driver) => {
+  test("moves by its attributes, in place", async () => {
+    await open();
+    const still = { far: await box("far"), near: await box("near") };
+    await run(`mount(document.body, { driver: "${driver}" })`);
+    for (const y of [200, 560, 901, 1300]) {
+      await scroll(y);
+      const scene = await box("s");
+      const d = 800 - scene.top - (800 + scene.height) / 2;
+      expect((await box("far")).top).toBeCloseTo(still.far.top - y + 0.5 * d, 0);
+      expect((await box("near")).left).toBeCloseTo(still.near.left + 0.5 * d, 0);
+      const share = Math.min(Math.max((800 - scene.top) / (800 + scene.height), 0), 1);
+      expect((await box("trip")).left).toBeCloseTo(50 + 200 * share, 0);
+    }
+    expect(await run("document.documentElement.scrollWidth")).toBe(1000);
+  });
+
+  test("keeps the picture of a pane over all of it, and the pane where it was", async () => {
+    await open();
+    const before = await run<number>(`document.querySelector("figure").getBoundingClientRect().height`);
+    await run(`mount(document.body, { driver: "${driver}" })`);
+    for (let y = 100; y < 1700; y += 80) {
+      await scroll(y);
+      const [pane, picture] = await run<{ top: number; bottom: number; height: number }[]>(
+        `[document.querySelector("figure"), document.getElementById("pane")].map((element) => element.getBoundingClientRect().toJSON())`,
+      );
+      if (!pane || !picture) throw new Error("the pane is missing");
+      expect(pane.height).toBeCloseTo(before, 1);
+      if (pane.bottom < 0 || pane.top > 800) continue;
+      expect(picture.top).toBeLessThanOrEqual(Math.max(0, pane.top) + 0.1);
+      expect(picture.bottom).toBeGreaterThanOrEqual(Math.min(800, pane.bottom) - 0.1);
+    }
+  });
+
+  test("leaves everything exactly as it was when disposed of, however often it was mounted", async () => {
+    await open();
+    const before = await run<string>("document.documentElement.outerHTML");
+    await run(
+      `window.first = mount(document.body, { driver: "${driver}" }); window.second = mount(document.body, { driver: "${driver}" });`,
+    );
+    await scroll(700);
+    expect(await run("document.documentElement.outerHTML")).not.toBe(before);
+    await run("first.dispose(); second.dispose(); second.dispose();");
+    await frames();
+    expect(await run("document.documentElement.outerHTML")).toBe(before);
+    expect(await run("[document.adoptedStyleSheets.length, document.getAnimations().length]")).toEqual([
+      0, 0,
+    ]);
+  });
+
+  test("follows content that is inserted above, a turned screen and a scroll container", async () => {
+    body = ordinary
+      .replace("<body>", '<body><div id="port" style="height: 100vh; overflow-y: auto">')
+      .replace("</body>", "</div></body>");
+    await open();
+    const still = await run<number>(
+      `document.getElementById("far").getBoundingClientRect().top - document.getElementById("s").getBoundingClientRect().top`,
+    );
+    await run(`mount(document.getElementById("port"), { driver: "${driver}" })`);
+    const check = async (y: number, viewport: number) => {
+      await run(`document.getElementById("port").scrollTop = ${y}`);
+      await frames();
+      const scene = await box("s");
+      const d = viewport - scene.top - (viewport + scene.height) / 2;
+      expect((await box("far")).top - scene.top).toBeCloseTo(still + 0.5 * d, 0);
+    };
+    await check(700, 800);
+    await run(`document.querySelector(".gap").style.height = "1300px"`);
+    await frames();
+    await check(900, 800);
+    await page.setViewportSize({ width: 800, height: 500 });
+    await frames();
+    await check(1000, 500);
+  });
+});
+
+test("a wrong attribute is said, and nothing is changed", async () => {
+  body = ordinary.replace('data-lumbit-depth="1"', 'data-lumbit-depth="-2"');
+  await open();
+  const before = await run<string>("document.documentElement.outerHTML");
+  expect(await run("(() => { try { mount(document.body) } catch (error) { return error.message } })()")).toBe(
+    '<b id="far">: data-lumbit-depth="-2" is not a number above -1, or "horizon"',
+  );
+  expect(await run("document.documentElement.outerHTML")).toBe(before);
+});
+
+test("smoothing delays the layers, never the scroll, and comes to rest where the scroll has them", async () => {
+  await open();
+  const still = await box("far");
+  await run(`mount(document.body, { smoothing: 120 })`);
+  await run("scrollTo({ top: 600, behavior: 'instant' })");
+  expect(await run("scrollY")).toBe(600);
+  await expect
+    .poll(async () => (await box("far")).top, { timeout: 5000 })
+    .toBeCloseTo(still.top - 600 + 0.5 * (800 - (960 - 600) - 790), 1);
+});
+
+test("reads right to left as left to right, pauses, and survives being taken out of the page", async () => {
+  await open();
+  const problems: string[] = [];
+  page.on("pageerror", (error) => problems.push(error.message));
+  await run(`document.documentElement.dir = "rtl"; window.m = mount(document.body, { driver: "scripted" })`);
+  await scroll(500);
+  const paused = await box("far");
+  await run("m.pause()");
+  await scroll(600);
+  expect((await box("far")).top).toBeCloseTo(paused.top - 100, 1);
+  await run("m.resume(); document.getElementById('s').remove();");
+  await scroll(300);
+  await run("m.dispose()");
+  expect(problems).toEqual([]);
+});
+
+test("can be imported where there is no document", async () => {
+  expect(typeof (await import("lumbit")).mount).toBe("function");
+});
