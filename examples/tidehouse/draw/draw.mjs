@@ -4,6 +4,7 @@ import { copyFile, mkdir } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { createCanvas } from "@napi-rs/canvas";
 import sharp from "sharp";
+import { css } from "./colour.mjs";
 import { drawSchool } from "./fish.mjs";
 import { drawFrond } from "./kelp.mjs";
 import { seeded } from "./random.mjs";
@@ -12,8 +13,8 @@ import { drawOpenWater, drawShafts } from "./water.mjs";
 
 const ground = [4, 18, 24];
 
-/** A stand of kelp: fronds at shares of the width, each { x, top, size, lean, seed }. */
-function drawStand(width, height, fronds, look) {
+/** A stand of kelp: fronds at shares of the width, each { x, top, size, lean, seed }; `sinks` into the dark below. */
+function drawStand(width, height, fronds, look, sinks = false) {
   const canvas = createCanvas(width, height);
   const context = canvas.getContext("2d");
   for (const { x, top, size, lean, seed } of fronds)
@@ -25,6 +26,14 @@ function drawStand(width, height, fronds, look) {
       lean,
       look,
     });
+  if (sinks) {
+    const dark = context.createLinearGradient(0, height * 0.74, 0, height * 0.88);
+    dark.addColorStop(0, css(ground, 0));
+    dark.addColorStop(1, css(ground));
+    context.globalCompositeOperation = "source-atop";
+    context.fillStyle = dark;
+    context.fillRect(0, 0, width, height);
+  }
   return canvas;
 }
 
@@ -105,6 +114,7 @@ const pictures = {
           { x: 0.3, top: 0.3, size: 440, lean: 0.7, seed: 403 },
         ],
         nearLook,
+        true,
       ),
     quality: 74,
   },
@@ -119,6 +129,7 @@ const pictures = {
           { x: 0.72, top: 0.2, size: 440, lean: -0.7, seed: 513 },
         ],
         nearLook,
+        true,
       ),
     quality: 74,
   },

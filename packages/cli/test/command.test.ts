@@ -180,10 +180,11 @@ describe("measure", () => {
     const [sky, hills, title] = pose.scenes[0].layers;
     expect(sky).toEqual({
       name: "sky",
-      left: 0,
-      top: 0,
-      width: 1280,
-      height: 800,
+      // One pixel past its pane on every side, so that no edge is painted half.
+      left: -1,
+      top: -1,
+      width: 1282,
+      height: 802,
       opacity: 1,
       scale: 1,
       rotate: 0,

@@ -212,11 +212,11 @@ describe("a page", () => {
       poseAt(layout, scroll).scenes[0]?.layers.map(({ top, height, visible }) => ({ top, height, visible }));
     expect(at(0)).toEqual([
       { top: 50, height: 40, visible: true },
-      { top: 0, height: 800, visible: true },
+      { top: -1, height: 802, visible: true },
     ]);
     expect(at(400)).toEqual([
       { top: -150, height: 40, visible: false },
-      { top: 0, height: 800, visible: true },
+      { top: -1, height: 802, visible: true },
     ]);
     expect(poseAt(layout, 1e9).scroll).toBe(800);
     expect(poseAt(layout, -5).scroll).toBe(0);

@@ -29,6 +29,8 @@ const lengths = [
   "over-bottom",
   "over-left",
   "over-right",
+  "reach-top",
+  "reach-left",
 ];
 
 export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
@@ -118,13 +120,15 @@ export const reachCss = `
   );
   --lumbit-over-left: max(var(--lumbit-kx) * (var(--lumbit-plo) - var(--lumbit-settle)), var(--lumbit-kx) * (var(--lumbit-phi) - var(--lumbit-settle)));
   --lumbit-over-right: max(var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-plo)), var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-phi)));
-  left: calc(-1 * var(--lumbit-over-left));
-  top: calc(-1 * var(--lumbit-over-top));
-  width: calc(100% + var(--lumbit-over-left) + var(--lumbit-over-right));
-  height: calc(var(--lumbit-ph) + var(--lumbit-over-top) + var(--lumbit-over-bottom));
+  --lumbit-reach-top: calc(var(--lumbit-over-top) + 1px);
+  --lumbit-reach-left: calc(var(--lumbit-over-left) + 1px);
+  left: calc(-1 * var(--lumbit-reach-left));
+  top: calc(-1 * var(--lumbit-reach-top));
+  width: calc(100% + var(--lumbit-reach-left) + var(--lumbit-over-right) + 1px);
+  height: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + 1px);
 }
 [data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
-.lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-over-top)); }
+.lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }
 `;
 
 /** What moves a page without script. */

@@ -66,11 +66,11 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
     },
     pause() {
       moving?.pause();
-      if (!moving) for (const scene of scenes) animationsIn(scene).forEach((animation) => animation.pause());
+      for (const animation of moving ? [] : scenes.flatMap(animationsIn)) animation.pause();
     },
     resume() {
       moving?.resume();
-      if (!moving) for (const scene of scenes) animationsIn(scene).forEach((animation) => animation.play());
+      for (const animation of moving ? [] : scenes.flatMap(animationsIn)) animation.play();
     },
     dispose() {
       if (mounted.get(element) === handle) mounted.delete(element);

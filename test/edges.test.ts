@@ -1,0 +1,108 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import type { Page, Scene } from "lumbit/core";
+import { pageCss, pageHtml } from "lumbit/static";
+import sharp from "sharp";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { root } from "./command.ts";
+import { type Engine, launchers } from "./engines.ts";
+
+/** The signal colour behind every picture: where it can be seen, an edge shows. */
+const signal = "#ff00ff";
+const picture = { image: "tank.png", alt: "" } as const;
+
+/** Scenes of odd heights, wholly covered by pictures and panes of every depth. */
+const scenes: Scene[] = (["horizon", 4, 1, 0.35, 0.1, -0.2, -0.45] as const).map((depth, index) => ({
+  name: `scene-${index}`,
+  height: `${33.3 + index * 27.7}vh`,
+  background: signal,
+  layers:
+    index % 3 === 2
+      ? [
+          {
+            name: "left",
+            ...picture,
+            depth,
+            pane: true,
+            place: { left: 0, top: 0, width: "50%", height: "100%" },
+          },
+          {
+            name: "right",
+            ...picture,
+            depth,
+            direction: "up",
+            pane: true,
+            place: { left: "50%", top: 0, width: "50%", height: "100%" },
+          },
+        ]
+      : [{ name: "whole", ...picture, depth, direction: index % 2 ? "down" : 30 }],
+}));
+const page: Page = { format: "lumbit/1", title: "Edges", lang: "en", scenes };
+const assets = { pictures: { "tank.png": { url: "tank.png", width: 2000, height: 1500 } }, fonts: {} };
+
+let server: Server;
+beforeAll(async () => {
+  const tank = await sharp({ create: { width: 2000, height: 1500, channels: 3, background: "#0080a0" } })
+    .png()
+    .toBuffer();
+  server = createServer((request, response) => {
+    const files: Record<string, [string, string | Buffer]> = {
+      "/tank.png": ["image/png", tank],
+      "/page.css": ["text/css", `${pageCss(page, assets)}html{scrollbar-width:none}`],
+    };
+    const [type, body] = files[request.url ?? ""] ?? [
+      "text/html; charset=utf-8",
+      pageHtml(page, { assets, stylesheet: "page.css" }),
+    ];
+    response.writeHead(200, { "content-type": type }).end(body);
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+});
+afterAll(() => server?.close());
+
+describe.each(["chromium", "firefox"] as Engine["name"][])("%s", (name) => {
+  test("shows no edge in any pane, at any scroll position and viewport", async () => {
+    const engine = await launchers[name]();
+    try {
+      await engine.open(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+      for (const [width, height] of [
+        [320, 568],
+        [844, 390],
+        [1280, 800],
+        [3840, 2160],
+      ] as const) {
+        await engine.resize(width, height);
+        const range = await engine.run<number>("return document.documentElement.scrollHeight - innerHeight");
+        for (let step = 0; step <= 12; step++) {
+          const scroll = Math.round((range * step) / 12) + (step % 3) / 3;
+          await engine.run(
+            `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
+          );
+          expect(
+            await signalPixels(await engine.screenshot()),
+            `${width} x ${height} scrolled ${scroll}`,
+          ).toBe(0);
+        }
+      }
+    } finally {
+      await engine.close();
+    }
+  });
+});
+
+/** How many pixels of a screenshot are nearer to the signal than to the pictures. */
+async function signalPixels(screenshot: Buffer): Promise<number> {
+  const { data, info } = await sharp(screenshot).raw().toBuffer({ resolveWithObject: true });
+  let count = 0;
+  for (let at = 0; at < data.length; at += info.channels) if ((data[at] as number) > 100) count++;
+  return count;
+}
+
+test("the scripted driver is 6 kB at most, compressed", () => {
+  const driver = readFileSync(join(root, "packages/lumbit/dist/browser/scripted.js"));
+  expect(gzipSync(driver).length).toBeLessThanOrEqual(6 * 1024);
+  expect(driver.length).toBeGreaterThan(1000);
+});
