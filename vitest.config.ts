@@ -8,6 +8,8 @@ export default defineConfig({
       "examples/*/test/**/*.test.ts",
       "test/**/*.test.ts",
     ],
+    // Browsers measure each other when they share the machine.
+    fileParallelism: false,
     testTimeout: 120_000,
     hookTimeout: 120_000,
   },

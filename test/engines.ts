@@ -17,7 +17,7 @@ export interface Engine {
   close(): Promise<void>;
 }
 
-export const launchers = { chromium, firefox, webkit } satisfies Record<
+export const launchers = { chromium, firefox: () => firefox(), webkit } satisfies Record<
   Engine["name"],
   () => Promise<Engine>
 >;
@@ -35,14 +35,14 @@ async function chromium(): Promise<Engine> {
   };
 }
 
-/** Firefox over WebDriver BiDi, with the standard's implementation that it still keeps behind a preference. */
-async function firefox(): Promise<Engine> {
+/** Firefox over WebDriver BiDi, with the standard's implementation that it still keeps behind a preference, or without. */
+export async function firefox(native = true): Promise<Engine> {
   const browser = await puppeteer.launch({
     browser: "firefox",
     executablePath: browserPath("firefox"),
     headless: true,
     extraPrefsFirefox: {
-      "layout.css.scroll-driven-animations.enabled": true,
+      "layout.css.scroll-driven-animations.enabled": native,
       "ui.useOverlayScrollbars": 1,
     },
   });

@@ -30,6 +30,12 @@ function matchesFeature(feature: string, viewport: Viewport): boolean | undefine
     if (word) return bound || !word.allowed.includes(value) ? undefined : word.is === value;
     return compare(name, bound === "min-" ? ">=" : bound === "max-" ? "<=" : "=", value, viewport);
   }
+  const turned = /^([^<>=a-z]*\d[a-z]*)\s*(<=?|>=?|=)\s*([a-z-]+)$/.exec(feature);
+  if (turned) {
+    const [, value = "", sign = "", name = ""] = turned;
+    const flipped = sign.replace(/[<>]/, (way) => (way === "<" ? ">" : "<"));
+    return compare(name, flipped, value, viewport);
+  }
   const range = /^(?:(.+?)\s*(<=?)\s*)?([a-z-]+)\s*(<=?|>=?|=)\s*(.+)$/.exec(feature);
   if (!range) return undefined;
   const [, low, lowSign, name = "", sign = "", high = ""] = range;

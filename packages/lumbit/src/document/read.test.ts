@@ -105,6 +105,64 @@ describe("says what is wrong", () => {
       withLayer({ ...layer, fontSize: { min: "30px", max: "9px" } }),
       /exchange them/,
     ],
+    [
+      "a shape without a size",
+      withLayer({ name: "a", shape: "ellipse", background: "red", place: { left: 0, top: 0, width: "3px" } }),
+      /no height of its own/,
+    ],
+    ["a shape without a colour", withLayer({ name: "a", shape: "ellipse" }), /has no "background"/],
+    [
+      "a group in a pane without a place",
+      withLayer({ name: "a", pane: true, layers: [] }),
+      /needs a "place"/,
+    ],
+    [
+      "a picture in a pane that travels",
+      withLayer({ name: "a", image: "a.png", alt: "", travel: { y: ["0px", "9px"] } }),
+      /moves by its depth/,
+    ],
+    ["a text in a pane", withLayer({ ...layer, pane: true }), /put the text into a group/],
+    [
+      "a name used in a group",
+      withLayer(layer, { name: "g", layers: [layer] }),
+      /\/layers\/1\/layers\/0\/name the name "title" is already/,
+    ],
+    [
+      "a group in a group",
+      withLayer({ name: "g", layers: [{ name: "h", layers: [] }] }),
+      /unknown key "layers"/,
+    ],
+    [
+      "no media query",
+      withLayer({ ...layer, rules: [{ media: "(wide)" }] }),
+      /\/rules\/0\/media found "\(wide\)"; allowed: a media query/,
+    ],
+    [
+      "a contradiction in a rule",
+      withLayer({ ...layer, rules: [{ media: "(width > 1px)", depth: 1, speed: 1 }] }),
+      /\/rules\/0\/speed "depth" and "speed"/,
+    ],
+    [
+      "no moment",
+      withLayer({ ...layer, travel: { over: ["entry", "exit 100%"] } }),
+      /the moments between which it travels/,
+    ],
+    ["no direction", withLayer({ ...layer, direction: "lft" }), /did you mean "left"\?/],
+    [
+      "a link that runs",
+      { ...good, scenes: [{ name: "a", content: [{ text: "x", href: "javascript:x" }], layers: [] }] },
+      /where the link leads/,
+    ],
+    [
+      "a block of nothing",
+      { ...good, scenes: [{ name: "a", content: [{}], layers: [] }] },
+      /one "text" or one "list"/,
+    ],
+    [
+      "an automatic height of nothing",
+      { ...good, scenes: [{ name: "a", height: "auto", layers: [] }] },
+      /no height of its own/,
+    ],
     ["no scene", { ...good, scenes: [] }, /at least one scene/],
   ])("%s", (_, document, message) => {
     const found = messages(document);

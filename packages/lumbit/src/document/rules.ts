@@ -83,7 +83,7 @@ function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
       other,
       `"${kind}" and "${other}" are both given: a layer is one picture, text, shape or group; make two layers of it`,
     );
-  if (!kind && Object.keys(layer).length > 0)
+  if (!kind && Object.keys(layer).length > 0 && !("layers" in layer))
     breach(
       undefined,
       `this layer shows nothing: give it an "image", a "text"${grouped ? ' or a "shape"' : ', a "shape" or "layers"'}`,
