@@ -9,7 +9,7 @@ import { passageOf } from "./passage.ts";
 import { poseAt } from "./pose.ts";
 import { settleAt } from "./settle.ts";
 
-const length = fc.double({ min: 1, max: 6000, noNaN: true });
+const length = fc.double({ min: 50, max: 6000, noNaN: true });
 const settle: fc.Arbitrary<Settle> = fc.oneof(
   fc.constantFrom(
     "auto" as const,
@@ -62,6 +62,7 @@ describe("overscan", () => {
   const drift2 = fc.record({ x: drift, y: drift });
   /** A pane somewhere in its scene, by shares of the scene's height. */
   const share = fc.double({ min: 0, max: 1, noNaN: true });
+  const some = fc.double({ min: 0.05, max: 0.95, noNaN: true });
   const paneIn = (at: At, top: number, height: number) => ({
     top: top * at.scene,
     height: (1 - top) * height * at.scene,
@@ -71,7 +72,7 @@ describe("overscan", () => {
   const exposed = (p: number, k: Drift, p0: number, at: At, pane: Pane, over: Overscan) => {
     const [x, y] = [k.x * (p - p0), k.y * (p - p0)];
     const [from, to] = [Math.max(0, p - at.viewport - pane.top), Math.min(pane.height, p - pane.top)];
-    if (from > to) return Number.NEGATIVE_INFINITY;
+    if (from > to + 1e-6) return Number.NEGATIVE_INFINITY;
     return Math.max(
       y - over.top - from,
       to - (pane.height + over.bottom + y),
@@ -93,10 +94,11 @@ describe("overscan", () => {
 
   test("is minimal: with one pixel less on any side an edge shows", () => {
     fc.assert(
-      fc.property(passage, settle, drift2, share, share, (at, settle, k, top, height) => {
+      fc.property(passage, settle, drift2, some, some, (at, settle, k, top, height) => {
         const p0 = settleAt(settle, at);
         const pane = paneIn(at, top, height);
-        fc.pre(pane.top < at.hi && at.lo < at.viewport + pane.top + pane.height);
+        // A pane that is hardly reached shows hardly any of its edges.
+        fc.pre(pane.top + 1 < at.hi && at.lo + 1 < at.viewport + pane.top + pane.height);
         const over = overscanOf(k, p0, at, pane);
         const ends = [at.lo, at.hi, pane.top, at.viewport + pane.top + pane.height];
         const corners = [...ends, at.viewport + pane.top, pane.top + pane.height].map((p) =>
