@@ -117,38 +117,38 @@ export function conformance(name: Engine["name"]): void {
     server?.close();
   });
 
-  describe.each(["native", "scripted", "mounted native", "mounted scripted"] as Mode[])(
-    `${name}, %s`,
-    (mode) => {
-      let worst = 0;
-      let comparisons = 0;
-      // A mounted scene has no page around it whose backdrop it could be before.
-      const rows = cases
-        .map(({ name, page }, index) => ({ name, page, index }))
-        .filter(({ page }) => !mode.startsWith("mounted") || !page.page?.backdrop);
-      // Mounting shares all but the way in with the static page: two viewports are enough.
-      const sizes = mode.startsWith("mounted") ? [viewports[0], viewports[2]] : viewports;
-      afterAll(() =>
-        console.log(
-          `${name}, ${mode}: largest error ${worst.toFixed(3)} px in ${comparisons} boxes of ${rows.length} cases`,
-        ),
-      );
+  // WebKitGTK draws on the processor here, at a tenth of the others' pace; mounting is compared in those.
+  const modes: Mode[] =
+    name === "webkit" ? ["native", "scripted"] : ["native", "scripted", "mounted native", "mounted scripted"];
+  describe.each(modes)(`${name}, %s`, (mode) => {
+    let worst = 0;
+    let comparisons = 0;
+    // A mounted scene has no page around it whose backdrop it could be before.
+    const rows = cases
+      .map(({ name, page }, index) => ({ name, page, index }))
+      .filter(({ page }) => !mode.startsWith("mounted") || !page.page?.backdrop);
+    // Mounting shares all but the way in with the static page: two viewports are enough.
+    const sizes = mode.startsWith("mounted") ? [viewports[0], viewports[2]] : viewports;
+    afterAll(() =>
+      console.log(
+        `${name}, ${mode}: largest error ${worst.toFixed(3)} px in ${comparisons} boxes of ${rows.length} cases`,
+      ),
+    );
 
-      test.each(rows)("$name", async ({ page, index }) => {
-        await engine.open(`${origin}/${mode.replace(" ", "-")}/${index}/`);
-        for (const viewport of sizes) {
-          if (!viewport) continue;
-          await engine.resize(viewport.width, viewport.height);
-          const reading = JSON.parse(await engine.run<string>(readPage)) as Reading;
-          const result = compare(reading, page, viewport);
-          worst = Math.max(worst, result.worst);
-          comparisons += result.comparisons;
-          expect(result.wrong, `${viewport.width} x ${viewport.height}`).toEqual([]);
-          expect(result.comparisons).toBeGreaterThan(positions / 4);
-        }
-      });
-    },
-  );
+    test.each(rows)("$name", async ({ page, index }) => {
+      await engine.open(`${origin}/${mode.replace(" ", "-")}/${index}/`);
+      for (const viewport of sizes) {
+        if (!viewport) continue;
+        await engine.resize(viewport.width, viewport.height);
+        const reading = JSON.parse(await engine.run<string>(readPage)) as Reading;
+        const result = compare(reading, page, viewport);
+        worst = Math.max(worst, result.worst);
+        comparisons += result.comparisons;
+        expect(result.wrong, `${viewport.width} x ${viewport.height}`).toEqual([]);
+        expect(result.comparisons).toBeGreaterThan(positions / 4);
+      }
+    });
+  });
 }
 
 /** Everything in which a browser differs from the core, and the largest error of a box. */

@@ -33,10 +33,6 @@ export interface LayerContext {
   look: PageLook;
   /** The size of a picture's file. */
   sizeOf(image: string): Size | undefined;
-  /** The drift of a layer as keyframes of its own; without it they are formulas of custom properties. */
-  drift?:
-    | { name(layer: Layer): string; steps(layer: Layer): { from: Declarations; to: Declarations } }
-    | undefined;
   /** Whether the camera moves forward in this scene. */
   pushed: boolean;
 }
@@ -57,9 +53,7 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
   }
   const inner = isGroup(layer)
-    ? layer.layers.flatMap((child) =>
-        layerRules(child, { ...context, look: {}, pushed: false, drift: undefined }),
-      )
+    ? layer.layers.flatMap((child) => layerRules(child, { ...context, look: {}, pushed: false }))
     : [];
   return [...rules, ...inner];
 }
@@ -180,30 +174,21 @@ const groupSize = ({ size }: GroupLayer): Declarations => ({
   height: lengthCss(size?.height ?? "100%", "y"),
 });
 
-/** The animations of a layer that does more than drift as formulas of custom properties. */
-function motionRules(layer: Layer, selector: string, { pushed, drift }: LayerContext): StyleRule[] {
+/** The animations of a layer that does more than drift. */
+function motionRules(layer: Layer, selector: string, { pushed }: LayerContext): StyleRule[] {
   const travel = layer.travel ?? layer.rules?.find((rule) => rule.travel)?.travel;
   const push = pushed && !overscans(layer) && depthOf(layer) !== Number.POSITIVE_INFINITY;
-  const changes = layer.rules?.some((rule) => ["depth", "speed", "direction"].some((key) => key in rule));
-  const own = drift && !changes ? drift.name(layer) : undefined;
-  const declarations = animationCss(travel, push, own) ?? (own ? { "animation-name": own } : undefined);
-  if (!declarations) return [];
-  const native = `[data-lumbit-driver="native"]${selector}`;
-  const rules: StyleRule[] = [{ selector: native, motion: true, declarations }];
-  if (!drift || !own) return rules;
-  const { from, to } = drift.steps(layer);
-  return [...rules, { selector: `@keyframes ${own}`, motion: true, declarations: from, to }];
+  const declarations = animationCss(travel, push);
+  return declarations
+    ? [{ selector: `[data-lumbit-driver="native"]${selector}`, motion: true, declarations }]
+    : [];
 }
 
 /** The animations of the native driver, where they are more than drift alone. */
-export function animationCss(
-  travel: Travel | undefined,
-  push: boolean,
-  drift = "lumbit-drift",
-): Declarations | undefined {
+export function animationCss(travel: Travel | undefined, push: boolean): Declarations | undefined {
   if (!travel && !push) return undefined;
   const animations = [
-    { name: drift, timeline: "--lumbit-scene", range: driftRange, composition: "replace" },
+    { name: "lumbit-drift", timeline: "--lumbit-scene", range: driftRange, composition: "replace" },
     ...(push
       ? [{ name: "lumbit-push", timeline: "--lumbit-scene", range: driftRange, composition: "replace" }]
       : []),

@@ -1,8 +1,7 @@
 import type { Declarations, StyleRule } from "./tree.ts";
 
 /** A style rule as text, inside its media query; nothing where it declares nothing. */
-export function ruleCss({ selector, declarations, media, to }: StyleRule): string {
-  if (to) return `${selector} { ${declare("from", declarations)} ${declare("to", to)} }`;
+export function ruleCss({ selector, declarations, media }: StyleRule): string {
   const rule = declare(selector, declarations);
   return rule && media ? `@media ${media} { ${rule} }` : rule;
 }

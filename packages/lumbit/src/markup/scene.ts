@@ -1,12 +1,10 @@
 import {
-  driftOf,
   type PageLook,
   type Scene,
   type SceneSettings,
   type Settle,
   sceneHeight,
   speedOf,
-  stageOf,
   sumLengths,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
@@ -95,7 +93,6 @@ export function sceneRules(
     scene: selector,
     look: pageLook,
     sizeOf: (image) => assets.pictures[image],
-    drift: neighbours && literalDrift(scene, pageLook, neighbours),
     pushed: [scene, pageLook, ...(scene.rules ?? []), ...(pageLook.rules ?? [])].some(
       ({ camera }) => camera?.push,
     ),
@@ -114,49 +111,6 @@ export function sceneRules(
     })),
     ...scene.layers.flatMap((layer) => layerRules(layer, context)),
   ];
-}
-
-/**
- * The drift of a scene's layers in numbers and lengths, where no rule changes it and no content settles the height.
- * Keyframes without custom properties are resolved once, not in every frame.
- */
-function literalDrift(scene: Scene, look: PageLook, { before, after }: Neighbours): LayerContext["drift"] {
-  const changes = [...(scene.rules ?? []), ...(look.rules ?? [])];
-  const changed = changes.some((rule) =>
-    ["height", "minHeight", "settle", "relief", "camera"].some((key) => key in rule),
-  );
-  if (
-    changed ||
-    [scene, ...before, ...after].some(
-      (other) => other.content || other.rules?.some((rule) => "height" in rule || "minHeight" in rule),
-    )
-  )
-    return undefined;
-  const [above, below] = [sumLengths(before.map(boundOf)), sumLengths(after.map(boundOf))];
-  const height = heightCss(scene, scene);
-  const lo = `max(0px, 100vh - ${above})`;
-  const hi = `max(${lo}, min(100vh + ${height}, ${height} + ${below}))`;
-  const middle = `(100vh + ${height}) / 2`;
-  const values: Record<string, string> = {
-    "var(--lumbit-v)": "100vh",
-    "var(--lumbit-h)": height,
-    "var(--lumbit-auto)": `max(${lo}, min(${hi}, ${middle} - min(${middle}, ${lo} * 1000000)))`,
-  };
-  const settle = Object.entries(values).reduce(
-    (text, [name, value]) => text.replaceAll(name, value),
-    settleCss(scene.settle ?? "auto"),
-  );
-  const stage = stageOf(scene, look);
-  return {
-    name: (layer) => `lumbit-${before.length}-${scene.layers.indexOf(layer)}`,
-    steps: (layer) => {
-      const { x, y } = driftOf(layer, stage);
-      const along = (k: number, d: string) =>
-        Math.abs(k) < 1e-9 ? "0px" : `calc(${round(k)} * (${d} - ${settle}))`;
-      const at = (d: string) => ({ translate: `${along(x, d)} ${along(y, d)}` });
-      return { from: at("0px"), to: at(`100vh + ${height}`) };
-    },
-  };
 }
 
 const cameraCss = (camera: PageLook["camera"]) => ({

@@ -23,8 +23,6 @@ export interface StyleRule {
   media?: string;
   /** Holds only where the page moves. */
   motion?: true;
-  /** Of a `@keyframes` rule, what it goes to; `declarations` are what it comes from. */
-  to?: Declarations;
 }
 
 /** Numbers in CSS: enough digits that a layer is right within a thousandth of a pixel on the longest page. */
