@@ -90,6 +90,8 @@ async function webkit(): Promise<Engine> {
     },
   });
   const session = `/session/${sessionId}`;
+  // Blurred layers are slow to draw on the processor.
+  await call("POST", `${session}/timeouts`, { script: 300_000 });
   const run = <T>(body: string) =>
     call<T>("POST", `${session}/execute/async`, {
       script: `const done = arguments[arguments.length - 1]; (async () => { ${body} })().then(done, (error) => done(String(error)));`,
