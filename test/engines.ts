@@ -50,7 +50,11 @@ export async function firefox(native = true): Promise<Engine> {
   return {
     name: "firefox",
     open: async (url) => void (await page.goto(url, { waitUntil: "load" })),
-    resize: (width, height) => page.setViewport({ width, height }),
+    // Under load the new size reaches scroll timelines some frames after it reaches the layout.
+    async resize(width, height) {
+      await page.setViewport({ width, height });
+      await pause(300);
+    },
     run: <T>(body: string) => page.evaluate(`(async () => { ${body} })()`) as Promise<T>,
     screenshot: async () => Buffer.from(await page.screenshot()),
     close: () => browser.close(),

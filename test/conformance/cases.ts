@@ -286,6 +286,39 @@ export const cases: Case[] = [
     }),
   },
   {
+    name: "texts fitted to a width",
+    page: {
+      ...middle({
+        layers: [
+          {
+            name: "a",
+            text: "Spring tide",
+            as: "h2",
+            depth: 1,
+            fontFamily: "Figtree, sans-serif",
+            fontSize: { fit: "90%" },
+            place: { center: "x", top: "5%" },
+          },
+          {
+            name: "b",
+            text: "Low water\nat the mill",
+            fontFamily: "Figtree, sans-serif",
+            fontWeight: 800,
+            letterSpacing: "-0.03em",
+            lineHeight: 1,
+            fontSize: { fit: "40vw" },
+            place: { right: "5%", bottom: "10%" },
+            rules: [
+              { media: "(max-width: 600px)", fontWeight: 300 },
+              { media: "(max-aspect-ratio: 1/1)", fontSize: { fit: "70%" } },
+            ],
+          },
+        ],
+      }),
+      fonts: [{ family: "Figtree", src: "figtree.woff2", weight: "300 900" }],
+    },
+  },
+  {
     name: "content in the flow",
     page: page([
       gap("before"),

@@ -2,16 +2,29 @@ import { readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
-import { type Box, isText, layoutPage, type Natural, type Page, poseAt, type Viewport } from "lumbit/core";
+import {
+  applyRules,
+  type Box,
+  fittedWidth,
+  isText,
+  layoutPage,
+  type Natural,
+  type Page,
+  poseAt,
+  type TextLayer,
+  type Viewport,
+} from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { Font } from "../../packages/cli/src/font.ts";
+import { TextSizer } from "../../packages/cli/src/text-size.ts";
 import { root } from "../command.ts";
 import { type Engine, launchers } from "../engines.ts";
 import { cases } from "./cases.ts";
 
-/** Half a pixel, in opacity 0.01, in blur 0.1 px: at most this far may a browser be from the core. */
-const bars = { box: 0.5, opacity: 0.01, blur: 0.1 };
+/** At most this far may a browser be from the core: px, opacity as a share, and px for the letters of a whole line. */
+const bars = { box: 0.5, opacity: 0.01, blur: 0.1, letters: 1 };
 const viewports = [
   { width: 390, height: 844 },
   { width: 844, height: 390 },
@@ -24,6 +37,8 @@ const tank = { width: 400, height: 300 };
 /** What a browser says of a page at many scroll positions: natural sizes of texts and contents, and every layer. */
 interface Reading {
   texts: Record<string, { width: number; height: number }>;
+  /** How wide the letters of texts are. */
+  letters: Record<string, number>;
   contents: Record<string, number>;
   scrollHeight: number;
   scrollWidth: number;
@@ -31,18 +46,23 @@ interface Reading {
 }
 
 const readPage = `
+await document.fonts.ready;
 // A frame, and after it whatever was drawn in it.
 const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
 const box = (element) => { const { left, top, width, height } = element.getBoundingClientRect(); return [left, top, width, height]; };
 const key = (element) => element.closest("[data-lumbit-scene]").dataset.lumbitScene + "/" + element.dataset.lumbitLayer;
 const layers = [...document.querySelectorAll("[data-lumbit-layer]")];
 const texts = Object.fromEntries(layers.filter((element) => /^(H\\d|P)$/.test(element.tagName)).map((element) => [key(element), { width: parseFloat(getComputedStyle(element).width), height: parseFloat(getComputedStyle(element).height) }]));
+const lettersOf = (element) => { const range = document.createRange(); range.selectNodeContents(element); return range.getBoundingClientRect().width; };
+const letters = Object.fromEntries(layers.filter((element) => element.matches(".lumbit-line")).map((element) => [key(element), lettersOf(element)]));
 const contents = Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.parentElement.dataset.lumbitScene, element.getBoundingClientRect().height]));
 const { scrollHeight, scrollWidth } = document.documentElement;
 const steps = [];
 for (let index = 0; index < ${positions}; index++) {
   scrollTo({ top: Math.round((scrollHeight - innerHeight) * index / ${positions - 1}), behavior: "instant" });
   await frame();
+  // A jump over many screens wakes up stages that were skipped: Chromium shows them right one frame later, by itself.
+  if (index === 0) await new Promise((done) => setTimeout(done, 200));
   const backdrop = document.querySelector("[data-lumbit-backdrop]");
   steps.push({
     scroll: scrollY,
@@ -53,13 +73,16 @@ for (let index = 0; index < ${positions}; index++) {
     backdrop: backdrop ? box(backdrop) : undefined,
   });
 }
-return JSON.stringify({ texts, contents, scrollHeight, scrollWidth, steps });`;
+return JSON.stringify({ texts, letters, contents, scrollHeight, scrollWidth, steps });`;
 
 /** Who moves the page: its style sheet, the script for browsers that cannot, or `mount` with either driver. */
 type Mode = "native" | "scripted" | "mounted native" | "mounted scripted";
 
 /** A classic scroll bar takes from the width that percentages are of, but not from vw: not what is tested here. */
 const noScrollBar = "html{scrollbar-width:none}";
+
+const figtree = readFileSync(join(root, "examples/tidehouse/fonts/figtree.woff2"));
+const fonts = [{ path: "figtree.woff2", bytes: figtree, font: (await Font.open(figtree)) as Font }];
 
 const distribution = join(root, "packages/lumbit/dist");
 
@@ -68,7 +91,13 @@ function respond(path: string, picture: Buffer): [type: string, body: string | B
   const [, mode, index, file] = path.split("/");
   const found = cases[Number(index)];
   if (!found) return undefined;
-  const assets = { pictures: { "tank.png": { url: "tank.png", ...tank } }, fonts: {} };
+  const texts = new TextSizer(found.page, fonts);
+  const assets = {
+    pictures: { "tank.png": { url: "tank.png", ...tank } },
+    fonts: { "figtree.woff2": "figtree.woff2" },
+    ems: (text: TextLayer) => texts.ems(text),
+  };
+  if (file === "figtree.woff2") return ["font/woff2", figtree];
   if (file === "tank.png") return ["image/png", picture];
   if (file === "page.css") return ["text/css", pageCss(found.page, assets) + noScrollBar];
   if (file === "mount.js")
@@ -166,6 +195,18 @@ function compare(
   };
   check("scroll height", reading.scrollHeight, layout.scrollHeight, 1);
   check("width", reading.scrollWidth, viewport.width, 0);
+  const fitted = applyRules(page, viewport).scenes.flatMap((scene) =>
+    scene.layers
+      .filter((layer) => isText(layer) && fittedWidth(layer) !== undefined)
+      .map((layer) => `${scene.name}/${layer.name}`),
+  );
+  for (const name of fitted)
+    check(
+      `${name} letters`,
+      reading.letters[name] ?? Number.NaN,
+      reading.texts[name]?.width ?? Number.NaN,
+      bars.letters,
+    );
   for (const { scroll, layers, backdrop } of reading.steps) {
     const pose = poseAt(layout, scroll);
     const box = (what: string, found: number[], wanted: Box) => {

@@ -3,7 +3,9 @@ import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
+import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
+import { TextSizer } from "./text-size.ts";
 
 /** The files of a site by their paths in it, in the order in which they are best written: what is named first. */
 export type Site = Map<string, string | Buffer>;
@@ -12,18 +14,21 @@ export type Site = Map<string, string | Buffer>;
  * The site of a project: its page, style sheet, pictures and fonts, and with `scripted` the driver for browsers that
  * cannot move it without script.
  */
-export function makeSite({ page, pictures, fonts }: Project, scripted = false): Site {
+export async function makeSite({ page, pictures, fonts }: Project, scripted = false): Promise<Site> {
   const site: Site = new Map();
   const add = ({ path, bytes }: Asset): string => {
     const url = `assets/${fileName(path, bytes)}`;
     site.set(url, bytes);
     return url;
   };
+  const texts = new TextSizer(page, fonts);
   const assets: Assets = {
     pictures: Object.fromEntries(
       pictures.map((picture) => [picture.path, { ...picture, url: add(picture) }]),
     ),
     fonts: Object.fromEntries(fonts.map((font) => [font.path, add(font)])),
+    fontStacks: await fontStacks({ page, fonts }),
+    ems: (text) => texts.ems(text),
   };
   const css = pageCss(page, assets);
   const stylesheet = fileName("page.css", css);

@@ -1,5 +1,8 @@
 import LineBreaker from "linebreak";
 import {
+  averageAdvance,
+  fittedWidth,
+  largestOpticalSize,
   type Page,
   parseLength,
   resolveFontSize,
@@ -27,37 +30,41 @@ export class TextSizer {
   isEstimate = (layer: TextStyle): boolean => this.#fontOf(layer) === undefined;
 
   /** The box in px that a text needs when it may use `availableWidth`. */
-  size(
-    layer: Pick<TextLayer, "text" | "wrap" | "repeat"> & TextStyle,
-    availableWidth: number,
-    viewport: Viewport,
-  ): Size {
-    const fontSize = resolveFontSize(layer.fontSize, viewport);
+  size(layer: Sized, availableWidth: number, viewport: Viewport): Size {
+    const lineHeight = layer.lineHeight ?? textDefaults.lineHeight;
+    const fitted = fittedWidth(layer) !== undefined && { width: availableWidth, ems: this.ems(layer) };
+    const fontSize = resolveFontSize(layer.fontSize, { viewport, ...(fitted && { fitted }) });
     const spacing = letterSpacing(layer.letterSpacing ?? 0, fontSize, viewport);
-    const font = this.#fontOf(layer);
-    const advance = (text: string): number => {
-      const letters = [...segmenter.segment(text)].length;
-      return (
-        (font
-          ? font.advance(text, layer.fontWeight ?? textDefaults.fontWeight, fontSize, spacing !== 0)
-          : letters * fontSize * averageAdvance) +
-        letters * spacing
-      );
-    };
+    const advance = (text: string) => this.#advance(text, layer, fontSize, spacing);
     let lines = 0;
     let widest = 0;
-    const oneLine = layer.wrap === false || layer.repeat !== undefined;
-    const text = Array(layer.repeat ?? 1)
-      .fill(layer.text)
-      .join(" ");
-    for (const paragraph of text.split("\n")) {
+    const oneLine = layer.wrap === false || layer.repeat !== undefined || fitted !== false;
+    for (const paragraph of linesOf(layer)) {
       const whole = advance(paragraph);
       widest = Math.max(widest, whole);
       lines += oneLine || whole <= availableWidth ? 1 : countLines(paragraph, availableWidth, advance);
     }
     // A text that wraps takes all the width it may; the 64th is the step in which browsers lay out.
+    if (fitted) return { width: availableWidth, height: lines * fontSize * lineHeight };
     const width = oneLine || widest <= availableWidth ? Math.ceil(widest * 64) / 64 : availableWidth;
-    return { width, height: lines * fontSize * (layer.lineHeight ?? textDefaults.lineHeight) };
+    return { width, height: lines * fontSize * lineHeight };
+  }
+
+  /** How wide the widest line of a text is, in font sizes, with its letters at their largest optical size. */
+  ems(layer: Sized): number {
+    const size = largestOpticalSize;
+    const spacing = letterSpacing(layer.letterSpacing ?? 0, size, { width: 0, height: 0 });
+    return Math.max(...linesOf(layer).map((line) => this.#advance(line, layer, size, spacing))) / size;
+  }
+
+  #advance(text: string, layer: TextStyle, fontSize: number, spacing: number): number {
+    const letters = [...segmenter.segment(text)].length;
+    const weight = layer.fontWeight ?? textDefaults.fontWeight;
+    const font = this.#fontOf(layer);
+    const letterWidths = font
+      ? font.advance(text, weight, fontSize, spacing !== 0)
+      : letters * fontSize * averageAdvance;
+    return letterWidths + letters * spacing;
   }
 
   #fontOf(layer: TextStyle): Font | undefined {
@@ -73,10 +80,12 @@ export class TextSizer {
   }
 }
 
-const segmenter = new Intl.Segmenter();
+type Sized = Pick<TextLayer, "text" | "wrap" | "repeat"> & TextStyle;
 
-/** A letter's mean advance in font sizes, for a font that is not at hand. */
-const averageAdvance = 0.5;
+/** The lines of a text as it says them, before any wrapping; a repeated text is one row. */
+const linesOf = ({ text, repeat = 1 }: Sized) => Array(repeat).fill(text).join(" ").split("\n");
+
+const segmenter = new Intl.Segmenter();
 
 function letterSpacing(
   length: NonNullable<TextLayer["letterSpacing"]>,

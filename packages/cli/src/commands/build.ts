@@ -12,7 +12,7 @@ export const buildCommand = new Command("build")
   .option("--force", "replace files in the folder that lumbit did not write")
   .addHelpText("after", "\nExample:\n  lumbit build page.json -o site/")
   .action(async (file: string, { output, scripted, force }: Options) => {
-    const site = makeSite(await requireProject(file), scripted);
+    const site = await makeSite(await requireProject(file), scripted);
     await writeSite(site, output, force ?? false);
     const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
     const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);

@@ -2,7 +2,7 @@ export { blurAt, hazedOpacity } from "./air.ts";
 export type { Box, Size } from "./box.ts";
 export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
 export { type Drift, driftOf, type Stage } from "./drift.ts";
-export { fluidSize, resolveFontSize } from "./font-size.ts";
+export { fittedWidth, fluidSize, isFitted, resolveFontSize } from "./font-size.ts";
 export {
   columnDefaults,
   type LayerLayout,
@@ -21,7 +21,7 @@ export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
 export { type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
 export { applyRules } from "./rules.ts";
 export { settleAt } from "./settle.ts";
-export { elementOf, textDefaults } from "./text-style.ts";
+export { averageAdvance, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
 export {
   parseMoment,
   type ResolvedTravel,

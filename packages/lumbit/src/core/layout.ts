@@ -2,6 +2,7 @@ import { blurAt, hazedOpacity } from "./air.ts";
 import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftOf, type Stage } from "./drift.ts";
+import { fittedWidth } from "./font-size.ts";
 import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
 import {
@@ -15,6 +16,7 @@ import {
   overscans,
   type Page,
   type PageLook,
+  type Place,
   type Scene,
   sceneHeight,
 } from "./page.ts";
@@ -195,7 +197,9 @@ function placeLayer(
 ): { box: Box; pane?: Box } {
   const whole = { left: 0, top: 0, ...around };
   if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
-  const box = placedBox(layer.place ?? { center: "both" }, {
+  const fitted = isText(layer) ? fittedWidth(layer) : undefined;
+  const place = layer.place ?? { center: "both" };
+  const box = placedBox(fitted === undefined ? place : ({ ...place, width: fitted } as Place), {
     viewport,
     around,
     natural: (available) =>

@@ -75,11 +75,17 @@ export interface FluidSize {
   to?: number;
 }
 
+/** A size at which the widest line of a text is exactly as wide as said; the text breaks only where it says. */
+export interface FittedSize {
+  /** Percentages are of the width of the box around, as in `place`. */
+  fit: Length;
+}
+
 /** Text settings, named as the CSS properties are in the CSSOM. */
 export interface TextStyle {
   color?: string;
   fontFamily?: string;
-  fontSize?: Length | FluidSize;
+  fontSize?: Length | FluidSize | FittedSize;
   fontWeight?: number;
   fontStyle?: "normal" | "italic";
   lineHeight?: number;
@@ -185,8 +191,7 @@ export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 export type Layer = GroupedLayer | GroupLayer;
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
-export type Block = TextStyle &
-  (
+export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize } & (
     | { text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never }
     | { list: readonly string[]; text?: never; as?: never; href?: never }
     | { text: string; href: string; as?: never; list?: never }
@@ -199,7 +204,10 @@ export interface Scene {
   /** `"100vh"` by default, `"auto"` (what the content needs) when there is content. Not a percentage. */
   height?: Length | "auto";
   minHeight?: Length;
-  /** `"full"` (default) from edge to edge, `"column"` within the page's column. */
+  /**
+   * `"full"` from edge to edge, whatever container a mounted scene sits in; `"column"` within the page's column. A
+   * scene of a page is full by default, a mounted one as wide as its element.
+   */
   width?: "full" | "column";
   /** Space around the content. */
   paddingTop?: Length;

@@ -9,5 +9,11 @@ export const textDefaults = {
   textAlign: "left",
 } as const;
 
+/** A letter's mean advance in font sizes, for a font that is not at hand. */
+export const averageAdvance = 0.5;
+
+/** More than the largest optical size of any font, which is then taken: that of fitted texts. */
+export const largestOpticalSize = 1000;
+
 /** The element of a text layer. */
 export const elementOf = (layer: TextLayer) => layer.as ?? textDefaults.as;

@@ -24,9 +24,9 @@ test("sums keep their units", () => {
 
 test("fluid text grows between two viewport widths", () => {
   const size = { min: "40px", max: "100px", from: 500, to: 1500 } as const;
-  const at = (width: number) => resolveFontSize(size, { width, height: 800 });
+  const at = (width: number) => resolveFontSize(size, { viewport: { width, height: 800 } });
   expect([320, 500, 1000, 1500, 4000].map(at)).toEqual([40, 40, 70, 100, 100]);
-  expect(resolveFontSize(undefined, viewport)).toBe(16);
+  expect(resolveFontSize(undefined, { viewport })).toBe(16);
 });
 
 describe("place", () => {

@@ -138,7 +138,20 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
         '"depth" and "speed" are both given: each follows from the other (speed = 1 / (1 + depth)); keep one',
     });
   if (isObject(settings.place)) breaches.push(...placeBreaches(settings.place, [...path, "place"]));
-  if (isObject(settings.fontSize)) {
+  if (isObject(settings.fontSize) && "fit" in settings.fontSize) {
+    const place = isObject(settings.place) ? settings.place : {};
+    if ("width" in place || ("left" in place && "right" in place))
+      breaches.push({
+        path: [...path, "place"],
+        message: 'the text has its width from "fit"; leave "width", and one of "left" and "right", away',
+      });
+    if ("letterSpacing" in settings && !/em$/.test(String(settings.letterSpacing).replace("rem", "")))
+      breaches.push({
+        path: [...path, "letterSpacing"],
+        message:
+          'the letters of a fitted text grow with it, and so does their space: give it in em, such as "-0.02em"',
+      });
+  } else if (isObject(settings.fontSize)) {
     const { from = 360, to = 1440, min, max } = settings.fontSize;
     if (Number.parseFloat(String(min)) > Number.parseFloat(String(max)))
       breaches.push({

@@ -77,6 +77,10 @@ const fluidSize = z.strictObject({
     .optional(),
 });
 
+const fittedSize = z.strictObject({
+  fit: extent("width that the text is fitted to"),
+});
+
 const depth = (allowed: string) => z.union([z.number().gt(-1), z.literal("horizon")]).describe(allowed);
 const motion = {
   depth: depth(
@@ -138,8 +142,10 @@ const textStyle = {
   color: colour.optional(),
   fontFamily: fontFamily.optional(),
   fontSize: z
-    .union([extent("text size"), fluidSize])
-    .describe('a length such as "3rem", or { "min": "40px", "max": "120px" } to grow with the viewport')
+    .union([extent("text size"), fluidSize, fittedSize])
+    .describe(
+      'a length such as "3rem", { "min": "40px", "max": "120px" } to grow with the viewport, or { "fit": "80%" } to fill a width',
+    )
     .optional(),
   fontWeight: z.number().min(1).max(1000).describe("a font weight from 1 to 1000").optional(),
   fontStyle: z.enum(["normal", "italic"]).describe('"normal" or "italic"').optional(),
@@ -225,6 +231,10 @@ const block = z
       .describe('where the link leads: "#scene", a path, or an address with https, http, mailto or tel')
       .optional(),
     ...textStyle,
+    fontSize: z
+      .union([extent("text size"), fluidSize])
+      .describe('a length such as "3rem", or { "min": "40px", "max": "120px" } to grow with the viewport')
+      .optional(),
   })
   .describe("one heading, paragraph, list or link");
 

@@ -1,8 +1,16 @@
-import type { Size } from "../core/index.ts";
+import type { Size, TextLayer } from "../core/index.ts";
 
 /** A picture as the site will hold it: its address from the page, and the size of its file in px. */
 export interface Picture extends Size {
   url: string;
+}
+
+/** A font with fonts of the reader that are scaled to its letters, so that the layout stays when it arrives. */
+export interface FontStack {
+  /** The families, the font itself first. */
+  fontFamily: string;
+  /** The `@font-face` rules of the others, as CSS text. */
+  fontFaces: string;
 }
 
 /** What the static output needs to know of the files that a page names. Keys are the paths in the page file. */
@@ -10,4 +18,11 @@ export interface Assets {
   pictures: Readonly<Record<string, Picture>>;
   /** Addresses of font files, from the style sheet. */
   fonts: Readonly<Record<string, string>>;
+  /** By font family, what stands in for it until it is loaded. */
+  fontStacks?: Readonly<Record<string, FontStack>>;
+  /**
+   * How wide the widest line of a text is, in font sizes, with its letters at their largest optical size: what a text
+   * that is fitted to a width needs. Half a font size a letter where this is missing.
+   */
+  ems?: (text: TextLayer) => number;
 }

@@ -3,6 +3,7 @@ import {
   elementOf,
   fillsScene,
   hasPane,
+  isFitted,
   isGroup,
   isImage,
   isShape,
@@ -95,7 +96,7 @@ function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Asset
       fillsScene(layer) && "lumbit-fill",
       overscans(layer) && "lumbit-reach",
       isGroup(layer) && "lumbit-group",
-      isText(layer) && (layer.wrap === false || layer.repeat) && "lumbit-line",
+      isText(layer) && (layer.wrap === false || layer.repeat || isFitted(layer)) && "lumbit-line",
       !still && "lumbit-drifts",
     ),
   };

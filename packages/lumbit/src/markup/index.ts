@@ -1,4 +1,4 @@
-export type { Assets, Picture } from "./assets.ts";
+export type { Assets, FontStack, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
 export { animationCss, motionCss } from "./layer.ts";
 export { modelCss, motionConditions, nativeCss, reachCss } from "./model.css.ts";

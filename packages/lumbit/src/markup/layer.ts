@@ -3,9 +3,11 @@ import {
   depthOf,
   directionVector,
   fillsScene,
+  fittedWidth,
   type GroupLayer,
   hasPane,
   hazedOpacity,
+  isFitted,
   isGroup,
   isImage,
   isShape,
@@ -33,6 +35,8 @@ export interface LayerContext {
   look: PageLook;
   /** The size of a picture's file. */
   sizeOf(image: string): Size | undefined;
+  /** The width of a text's widest line in font sizes. */
+  ems(text: TextLayer): number;
   /** Whether the camera moves forward in this scene. */
   pushed: boolean;
 }
@@ -89,10 +93,11 @@ function styleOf(
     ...(given.subject && {
       "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
     }),
-    ...(isText(layer) && textCss(given)),
+    ...(isText(layer) && { ...textCss(given), ...emsCss(layer, given, context) }),
   };
   if (!isText(layer) && whole && !pane) own["border-radius"] = radiusOf(layer);
-  if (isText(layer) && (placed || given.maxWidth !== undefined)) Object.assign(own, textPlace(layer));
+  if (isText(layer) && (placed || given.maxWidth !== undefined || given.fontSize !== undefined))
+    Object.assign(own, textPlace(layer));
   if (isText(layer) || fillsScene(layer)) return { layer: own };
   if (!pane) return { layer: { ...own, ...(placed && boxPlace(layer, context)) } };
   return {
@@ -105,6 +110,13 @@ function styleOf(
     },
   };
 }
+
+/** How wide a text's widest line is, in font sizes, where it is fitted to a width and its letters change. */
+const emsCss = (layer: TextLayer, given: LayerSettings, { ems }: LayerContext): Declarations =>
+  isFitted(layer) && (given === layer || letterKeys.some((key) => key in given))
+    ? { "--lumbit-ems": round(ems(layer)) }
+    : {};
+const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
 
 /** What moves a layer, as custom properties. */
 export function motionCss(
@@ -162,7 +174,8 @@ function textPlace(layer: TextLayer): Declarations {
   const place = layer.place ?? { center: "both" };
   const [x, y] = [placedAxis(place, "x"), placedAxis(place, "y")];
   const widest = lengthCss(layer.maxWidth, "x");
-  const width = x.size && widest ? `min(${x.size}, ${widest})` : x.size;
+  const asked = lengthCss(fittedWidth(layer), "x") ?? x.size;
+  const width = asked && widest ? `min(${asked}, ${widest})` : asked;
   return {
     ...(width ? sizedAxis(x, width, "x") : { ...contentAxis(x, "x"), "max-width": widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),

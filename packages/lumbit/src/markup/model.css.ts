@@ -35,6 +35,7 @@ const lengths = [
 
 export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
+${["enter-x", "enter-y", "leave-x", "leave-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
 ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`).join("\n")}
 
 :root { --lumbit-v: 100vh; }
@@ -42,7 +43,6 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
   position: relative;
   isolation: isolate;
   height: var(--lumbit-h);
-  overflow: clip;
   break-inside: avoid;
   print-color-adjust: exact;
 }
@@ -53,7 +53,8 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
 }
 .lumbit-flows { height: auto; }
 .lumbit-column { width: min(100%, var(--lumbit-column, ${columnDefaults.column})); margin-inline: auto; }
-.lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
+.lumbit-stage { position: absolute; inset: 0; overflow: clip; container-type: size; pointer-events: none; }
+.lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
 .lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
 .lumbit-content {
@@ -131,18 +132,28 @@ export const reachCss = `
 .lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }
 `;
 
-/** What moves a page without script. */
+/**
+ * What moves a page without script. Keyframes are resolved again in every frame, so what they name is registered and
+ * computed beforehand. Stages far from the view are skipped where the engine wakes them a screen and a half early, as
+ * Chromium does (a property of its own tells it from the others, which wake them when they already show). It does so
+ * only where nothing around them clips: that is why stages clip and not their scenes.
+ */
 export const nativeCss = `
+@supports (app-region: drag) { .lumbit-stage { content-visibility: auto; overflow-clip-margin: 1px; } }
 [data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; }
 [data-lumbit-driver="native"] .lumbit-drifts {
+  --lumbit-enter-x: calc(var(--lumbit-kx) * (0px - var(--lumbit-settle)));
+  --lumbit-enter-y: calc(var(--lumbit-ky) * (0px - var(--lumbit-settle)));
+  --lumbit-leave-x: calc(var(--lumbit-kx) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)));
+  --lumbit-leave-y: calc(var(--lumbit-ky) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)));
   animation: lumbit-drift linear both;
   animation-duration: auto;
   animation-timeline: --lumbit-scene;
   animation-range: ${driftRange};
 }
 @keyframes lumbit-drift {
-  from { translate: calc(var(--lumbit-kx) * (0px - var(--lumbit-settle))) calc(var(--lumbit-ky) * (0px - var(--lumbit-settle))); }
-  to { translate: calc(var(--lumbit-kx) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle))) calc(var(--lumbit-ky) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle))); }
+  from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }
+  to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
 }
 @keyframes lumbit-push {
   from { transform: perspective(calc((var(--lumbit-v) + var(--lumbit-h)) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (0px - var(--lumbit-settle)))); }

@@ -1,4 +1,5 @@
 import {
+  averageAdvance,
   type PageLook,
   type Scene,
   type SceneSettings,
@@ -6,6 +7,7 @@ import {
   sceneHeight,
   speedOf,
   sumLengths,
+  type TextLayer,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
 import { type LayerContext, layerRules } from "./layer.ts";
@@ -93,6 +95,7 @@ export function sceneRules(
     scene: selector,
     look: pageLook,
     sizeOf: (image) => assets.pictures[image],
+    ems: assets.ems ?? estimatedEms,
     pushed: [scene, pageLook, ...(scene.rules ?? []), ...(pageLook.rules ?? [])].some(
       ({ camera }) => camera?.push,
     ),
@@ -112,6 +115,10 @@ export function sceneRules(
     ...scene.layers.flatMap((layer) => layerRules(layer, context)),
   ];
 }
+
+/** A guess for a font that is not at hand. */
+const estimatedEms = ({ text }: TextLayer) =>
+  averageAdvance * Math.max(...text.split("\n").map((line) => line.length));
 
 const cameraCss = (camera: PageLook["camera"]) => ({
   "--lumbit-pan": camera?.pan,

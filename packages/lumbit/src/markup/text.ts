@@ -1,8 +1,11 @@
-import { fluidSize, type TextStyle } from "../core/index.ts";
+import { fittedWidth, fluidSize, largestOpticalSize, type TextStyle } from "../core/index.ts";
 import { lengthCss } from "./lengths.ts";
 import { type Declarations, round } from "./tree.ts";
 
-/** A text's settings as CSS. */
+/**
+ * A text's settings as CSS. Where it is fitted to a width, its letters have the largest optical size whatever their
+ * size, so that its width in font sizes, --lumbit-ems, holds at all of them.
+ */
 export function textCss(style: TextStyle): Declarations {
   const {
     fontSize,
@@ -18,7 +21,9 @@ export function textCss(style: TextStyle): Declarations {
   return {
     color,
     "font-family": fontFamily,
-    "font-size": typeof fontSize === "object" ? fluidCss(fluidSize(fontSize)) : fontSize,
+    "--lumbit-fit": lengthCss(fittedWidth(style), "x"),
+    "font-size": sizeCss(fontSize),
+    "font-variation-settings": fittedWidth(style) === undefined ? undefined : `"opsz" ${largestOpticalSize}`,
     "font-weight": fontWeight,
     "font-style": fontStyle,
     "line-height": lineHeight,
@@ -30,7 +35,10 @@ export function textCss(style: TextStyle): Declarations {
   };
 }
 
-function fluidCss({ min, max, from, to }: ReturnType<typeof fluidSize>): string {
+function sizeCss(size: TextStyle["fontSize"]): string | undefined {
+  if (typeof size !== "object") return size as string | undefined;
+  if ("fit" in size) return "calc(var(--lumbit-fit) / var(--lumbit-ems))";
+  const { min, max, from, to } = fluidSize(size);
   const slope = round((max - min) / (to - from));
   return `clamp(${min}px, ${min}px + ${slope} * (100vw - ${from}px), ${max}px)`;
 }

@@ -74,6 +74,7 @@ export function sceneStyle(element: HTMLElement): Declarations {
     parseSettle,
     '"auto", "enter", "top", "middle", "bottom", "leave" or a share from 0 to 1',
   );
+  read(element, "width", (text) => oneOf(text, ["full"] as const), '"full", from edge to edge of the page');
   return {
     "--lumbit-settle": settleCss(settle ?? "auto"),
     "--lumbit-relief": number("relief"),

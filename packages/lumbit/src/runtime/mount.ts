@@ -1,4 +1,4 @@
-import type { PageLook, Scene } from "../core/index.ts";
+import type { PageLook, Scene, TextLayer } from "../core/index.ts";
 import {
   type Declarations,
   modelCss,
@@ -16,7 +16,7 @@ import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { liveElement, rememberAttributes } from "./live.ts";
 import { scriptedDriver } from "./scripted.ts";
-import { scrollerOf } from "./scroller.ts";
+import { type Scroller, scrollerOf } from "./scroller.ts";
 import { adoptSheet } from "./sheet.ts";
 
 export interface MountOptions {
@@ -47,11 +47,13 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const driver = wanted === "auto" ? (supportsNative() && smoothing === 0 ? "native" : "scripted") : wanted;
   mounted.get(element)?.dispose();
   const undo: (() => void)[] = [];
-  const scenes = options.scene
-    ? [build(element, options.scene, options.page ?? {}, undo)]
-    : adopt(element, driver === "native", undo);
+  const built = options.scene && build(element, options.scene, options.page ?? {}, undo);
+  const scenes = built ? [element] : adopt(element, driver === "native", undo);
   for (const scene of scenes) scene.dataset.lumbitDriver = driver;
-  const setEdges = () => scenes.forEach(measureEdges);
+  const setEdges = () => {
+    built?.restyle();
+    scenes.forEach(measureEdges);
+  };
   setEdges();
   const moving =
     driver === "scripted" ? scriptedDriver(scenes, { smoothing, beforeMeasure: setEdges }) : undefined;
@@ -97,6 +99,7 @@ const liveCss = `${modelCss}
 /** Tells a scene where it lies in what is scrolled: the page above and below it, the viewport, its height. */
 function measureEdges(scene: HTMLElement): void {
   const scroller = scrollerOf(scene);
+  if (scene.dataset.lumbitWidth === "full") spread(scene, scroller);
   const top = scroller.topOf(scene);
   const { height } = scene.getBoundingClientRect();
   const edges = { v: scroller.viewport(), before: top, after: scroller.scrollHeight() - top - height };
@@ -111,10 +114,34 @@ function measureEdges(scene: HTMLElement): void {
   }
 }
 
-/** Builds a scene in an element. Places of pictures that depend on their size are set again when they have come. */
-function build(element: HTMLElement, scene: Scene, look: PageLook, undo: (() => void)[]): HTMLElement {
+/** Lays a scene from edge to edge of what scrolls it, whatever container it sits in. */
+function spread(scene: HTMLElement, scroller: Scroller): void {
+  const container = scene.parentElement;
+  if (!container) return;
+  const { paddingLeft, paddingRight } = getComputedStyle(container);
+  const left = container.getBoundingClientRect().left + container.clientLeft;
+  const { left: from, width } = scroller.across();
+  const before = left + Number.parseFloat(paddingLeft) - from;
+  const after = from + width - (left + container.clientWidth - Number.parseFloat(paddingRight));
+  Object.assign(scene.style, {
+    width: "auto",
+    maxWidth: "none",
+    marginLeft: `${-before}px`,
+    marginRight: `${-after}px`,
+  });
+}
+
+/** Builds a scene in an element, and gives what styles it again when sizes of its pictures or letters have changed. */
+function build(
+  element: HTMLElement,
+  scene: Scene,
+  look: PageLook,
+  undo: (() => void)[],
+): { restyle: () => void } {
   const pictures: Record<string, Picture> = {};
-  const assets = { pictures, fonts: {} };
+  const find = (name: string) =>
+    element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
+  const assets = { pictures, fonts: {}, ems: (text: TextLayer) => emsOf(find(text.name)) };
   const plain = sceneElement(scene, look, false, assets);
   const styled = () =>
     [...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, look, assets)]
@@ -122,19 +149,21 @@ function build(element: HTMLElement, scene: Scene, look: PageLook, undo: (() => 
       .join("\n");
   undo.push(rememberAttributes(element));
   undo.push(adoptSheet(element, liveCss));
-  let release = adoptSheet(element, styled());
+  let current = "";
+  let release = () => {};
   undo.push(() => release());
   const children = plain.children.map((child) =>
     typeof child === "string" ? new Text(child) : liveElement(child, element.ownerDocument),
   );
   element.prepend(...children);
+  if (scene.width === "full") element.dataset.lumbitWidth = "full";
   undo.push(() => children.forEach((child) => void child.remove()));
   for (const [name, value] of Object.entries(plain.attributes)) {
     if (value === undefined) continue;
     if (name === "class") element.classList.add(...String(value).split(" "));
     else if (name !== "id" || !element.id) element.setAttribute(name, String(value));
   }
-  const sized = () => {
+  const restyle = () => {
     for (const image of element.querySelectorAll("img"))
       if (image.naturalWidth > 0)
         pictures[image.getAttribute("src") ?? ""] = {
@@ -142,14 +171,30 @@ function build(element: HTMLElement, scene: Scene, look: PageLook, undo: (() => 
           width: image.naturalWidth,
           height: image.naturalHeight,
         };
+    const style = styled();
+    if (style === current) return;
     const before = release;
-    release = adoptSheet(element, styled());
+    release = adoptSheet(element, style);
+    current = style;
     before();
   };
   // The load of a picture does not bubble, but it can be caught on its way down.
-  element.addEventListener("load", sized, true);
-  undo.push(() => element.removeEventListener("load", sized, true));
-  return element;
+  element.addEventListener("load", restyle, true);
+  undo.push(() => element.removeEventListener("load", restyle, true));
+  // The letters of fitted texts have their shape once the first style is there.
+  restyle();
+  return { restyle };
+}
+
+/** How wide a text's widest line is, in font sizes, whatever moves or scales it. */
+function emsOf(element: HTMLElement | null): number {
+  if (!element?.firstChild) return 1;
+  const range = element.ownerDocument.createRange();
+  range.selectNodeContents(element);
+  const { fontSize, width } = getComputedStyle(element);
+  const scale = element.getBoundingClientRect().width / Number.parseFloat(width) || 1;
+  const ems = range.getBoundingClientRect().width / scale / Number.parseFloat(fontSize);
+  return Number(ems.toFixed(4)) || 1;
 }
 
 /** Takes scenes from existing markup. Everything is read before anything is written. */

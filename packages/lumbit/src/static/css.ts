@@ -8,6 +8,7 @@ import {
   pageRules,
   reachCss,
   ruleCss,
+  type StyleRule,
   sceneRules,
 } from "../markup/index.ts";
 
@@ -24,7 +25,7 @@ export function pageCss(page: Page, assets: Assets): string {
         after: page.scenes.slice(index + 1),
       }),
     ),
-  ];
+  ].map((rule) => withStacks(rule, assets));
   const moving = [
     reachCss.trim(),
     nativeCss.trim(),
@@ -32,6 +33,7 @@ export function pageCss(page: Page, assets: Assets): string {
   ].join("\n");
   return [
     ...(page.fonts ?? []).map((font) => fontFaceCss(font, assets)),
+    ...Object.values(assets.fontStacks ?? {}).map(({ fontFaces }) => fontFaces),
     resetCss,
     modelCss,
     ...rules.filter((rule) => !rule.motion).map(ruleCss),
@@ -46,6 +48,19 @@ html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 body { margin: 0; }
 a { color: inherit; }
 `;
+
+/** A rule that names a font, with what stands in for it until it is loaded behind it in its list. */
+function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleRule {
+  const families = rule.declarations["font-family"];
+  if (families === undefined) return rule;
+  let list = String(families);
+  for (const [family, { fontFamily }] of Object.entries(fontStacks))
+    list = list.replace(
+      new RegExp(`(^|,)\\s*(["']?)${family}\\2\\s*(?=,|$)`),
+      (_, before: string) => `${before}${fontFamily}`,
+    );
+  return { ...rule, declarations: { ...rule.declarations, "font-family": list } };
+}
 
 const fontFaceCss = ({ family, src, weight, style }: FontFace, assets: Assets) =>
   declare("@font-face", {
