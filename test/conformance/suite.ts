@@ -24,7 +24,7 @@ import { type Engine, launchers } from "../engines.ts";
 import { cases } from "./cases.ts";
 
 /** At most this far may a browser be from the core: px, opacity as a share, and px for the letters of a whole line. */
-const bars = { box: 0.5, opacity: 0.01, blur: 0.1, letters: 1 };
+const bars = { box: 0.5, opacity: 0.01, blur: 0.1, letters: 2 };
 const viewports = [
   { width: 390, height: 844 },
   { width: 844, height: 390 },

@@ -6,9 +6,12 @@ import { createCanvas } from "@napi-rs/canvas";
 import sharp from "sharp";
 import { css } from "./colour.mjs";
 import { drawSchool } from "./fish.mjs";
+import { drawBoot, drawFloat, drawHelmet, drawLantern, drawShell, drawTicket } from "./gear.mjs";
 import { drawFrond } from "./kelp.mjs";
 import { seeded } from "./random.mjs";
 import { drawFarReef, drawSeaFloor } from "./reef.mjs";
+import { drawDeep, drawPit, drawShelf } from "./tanks.mjs";
+import { drawTide } from "./tides.mjs";
 import { drawOpenWater, drawShafts } from "./water.mjs";
 
 const ground = [4, 18, 24];
@@ -133,6 +136,17 @@ const pictures = {
       ),
     quality: 74,
   },
+  neap: { draw: () => drawTide(1100, 1500, "neap"), quality: 72 },
+  spring: { draw: () => drawTide(1100, 1500, "spring"), quality: 74 },
+  shelf: { draw: () => drawShelf(1920, 1200), quality: 74 },
+  pit: { draw: () => drawPit(1920, 1200), quality: 76 },
+  deep: { draw: () => drawDeep(1920, 1200), quality: 78 },
+  helmet: { draw: () => drawHelmet(900, 980), quality: 80 },
+  boot: { draw: () => drawBoot(720, 640), quality: 80 },
+  lantern: { draw: () => drawLantern(460, 760), quality: 80 },
+  float: { draw: () => drawFloat(380, 420), quality: 80 },
+  shell: { draw: () => drawShell(360, 300), quality: 80 },
+  ticket: { draw: () => drawTicket(420, 240), quality: 80 },
   "sea-floor": { draw: () => drawSeaFloor(2800, 1000, ground), quality: 76 },
 };
 

@@ -37,7 +37,8 @@ export function drawSchool(width, height) {
   return canvas;
 }
 
-function drawFish(context, random, { x, y, heading, size, depth, flash }) {
+/** One fish: `heading` in radians, `depth` and `flash` from 0 to 1. */
+export function drawFish(context, random, { x, y, heading, size, depth, flash }) {
   const far = [52, 128, 132];
   const body = mix(far, [12, 58, 70], 0.25 + depth * 0.75);
   const across = Math.cos(heading);

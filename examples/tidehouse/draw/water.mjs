@@ -1,19 +1,9 @@
-import { createCanvas, ImageData } from "@napi-rs/canvas";
 import { clamp, mix, smooth, waterAt } from "./colour.mjs";
+import { grain, perPixel } from "./pixels.mjs";
 import { fractal, seeded } from "./random.mjs";
 
 /** Where the sun stands over the water, in shares of the picture: above its top edge. */
 const sun = { x: 0.6, y: -0.28 };
-
-/** Paints a picture pixel by pixel: `shade(x, y)` gets shares of width and height and returns [r, g, b, a]. */
-function perPixel(width, height, shade) {
-  const canvas = createCanvas(width, height);
-  const data = new Uint8ClampedArray(width * height * 4);
-  for (let y = 0, at = 0; y < height; y++)
-    for (let x = 0; x < width; x++, at += 4) data.set(shade(x / width, y / height), at);
-  canvas.getContext("2d").putImageData(new ImageData(data, width, height), 0, 0);
-  return canvas;
-}
 
 /** Open water from the surface down: the bright window overhead, its ripples, and the fall of light. */
 export function drawOpenWater(width, height) {
@@ -35,8 +25,7 @@ export function drawOpenWater(width, height) {
     }
     const glow = smooth(0.75, 0, far);
     colour = mix(colour, [240, 252, 226], glow * glow * 0.5);
-    const grain = (next() - 0.5) * 7;
-    return [...colour.map((value) => value + grain), 255];
+    return grain(colour, next);
   });
 }
 

@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { layoutPage, type PagePose, poseAt } from "lumbit/core";
+import { type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
 import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { naturalSizes } from "../../../packages/cli/src/natural.ts";
@@ -15,6 +15,10 @@ const viewports = [
   { width: 2560, height: 1440 },
 ];
 const positions = 40;
+
+/** The layers inside a group, against the scene. */
+const inside = ({ box, layers = [] }: LayerLayout): LayerLayout[] =>
+  layers.map((layer) => ({ ...layer, box: { ...layer.box, top: box.top + layer.box.top } }));
 
 describe("the demo in Chromium", () => {
   let browser: Browser;
@@ -88,9 +92,7 @@ describe("the demo in Chromium", () => {
     await page.evaluate(() => document.fonts.ready);
     const project = await requireProject(pageFile);
     const { natural } = naturalSizes(project);
-    const composed = layoutPage(project.page, { width: 1280, height: 800 }, natural).scenes.flatMap(
-      (scene) => scene.layers,
-    );
+    const composed = layoutPage(project.page, { width: 1280, height: 800 }, natural).scenes;
     for (const scroll of [0, 333, 900]) {
       await scrollPage(page, scroll);
       const scenes = await page.evaluate(() =>
@@ -101,14 +103,23 @@ describe("the demo in Chromium", () => {
       );
       for (const box of await layerBoxes(page)) {
         const [, top, height] = scenes.find(([name]) => name === box.scene) ?? ["", Number.NaN, 0];
-        const layer = composed.find(({ name }) => name === box.layer);
-        expect(
-          Math.abs(box.top - top - (layer?.overscan ? 0 : (layer?.box.top ?? Number.NaN))),
-          box.layer,
-        ).toBeLessThan(0.5);
-        if (layer?.overscan) expect(box.height).toBeCloseTo(height, 0);
+        const layer = composed
+          .find(({ name }) => name === box.scene)
+          ?.layers.flatMap((outer) => [outer, ...inside(outer)])
+          .find(({ name }) => name === box.layer);
+        const place = layer?.pane ?? (layer?.overscan ? { top: 0, height } : layer?.box);
+        const where = `${box.scene} ${box.layer}`;
+        expect(Math.abs(box.top - top - (place?.top ?? Number.NaN)), where).toBeLessThan(0.5);
+        if (layer?.overscan) expect(box.height, where).toBeCloseTo(place?.height ?? Number.NaN, 0);
       }
     }
+    // What runs inside a frame can still be read to its end.
+    const frame = await page.evaluate(() => {
+      const pane = document.querySelector('[data-lumbit-pane="screen"]') as HTMLElement;
+      return { scrolls: getComputedStyle(pane).overflowY, share: pane.scrollHeight / pane.clientHeight };
+    });
+    expect(frame.scrolls).toBe("auto");
+    expect(frame.share).toBeCloseTo(1.5, 1);
     await page.close();
   });
 });

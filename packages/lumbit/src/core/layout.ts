@@ -13,6 +13,7 @@ import {
   isImage,
   isText,
   type Layer,
+  type Length,
   overscans,
   type Page,
   type PageLook,
@@ -82,16 +83,17 @@ export interface PageLayout {
   backdrop?: { height: number; speed: number };
 }
 
-/** The default width of the page's column and space between its blocks. */
-export const columnDefaults = { column: "720px", gap: "1rem" } as const;
+/** What the page's column is when it does not say: its width, the space beside it, and that between its blocks. */
+export const columnDefaults = { column: "720px", margin: "1.25rem", gap: "1rem" } as const;
 
 /** Lays a page out at a viewport (px, more than 0). */
 export function layoutPage(source: Page, viewport: Viewport, natural: Natural): PageLayout {
   const page = applyRules(source, viewport);
   const look = page.page ?? {};
+  const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
   const column = Math.min(
-    viewport.width,
-    resolveLength(look.column ?? columnDefaults.column, { viewport, percent: viewport.width }),
+    viewport.width - 2 * across(look.margin ?? columnDefaults.margin),
+    across(look.column ?? columnDefaults.column),
   );
   const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
   const total = heights.reduce((sum, height) => sum + height, 0);

@@ -256,6 +256,8 @@ export interface PageLook {
   fontFamily?: string;
   /** The width of the column for content and column scenes; `"720px"` by default. */
   column?: Length;
+  /** Least space on both sides of the column; `"1.25rem"` by default. */
+  margin?: Length;
   /** Space between blocks of content; `"1rem"` by default. */
   gap?: Length;
   relief?: number;

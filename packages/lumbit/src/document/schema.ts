@@ -301,6 +301,7 @@ const look = z
     color: colour.optional(),
     fontFamily: fontFamily.optional(),
     column: extent("width of the page's column").optional(),
+    margin: extent("least space beside the column").optional(),
     gap: extent("space between blocks of content").optional(),
     relief,
     camera,

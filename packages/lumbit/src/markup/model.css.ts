@@ -33,6 +33,8 @@ const lengths = [
   "reach-left",
 ];
 
+const columnWidth = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
+
 export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
 ${["enter-x", "enter-y", "leave-x", "leave-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
@@ -52,7 +54,7 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
   --lumbit-auto: max(var(--lumbit-lo), min(var(--lumbit-hi), (var(--lumbit-v) + var(--lumbit-h)) / 2 - min((var(--lumbit-v) + var(--lumbit-h)) / 2, var(--lumbit-lo) * 1000000)));
 }
 .lumbit-flows { height: auto; }
-.lumbit-column { width: min(100%, var(--lumbit-column, ${columnDefaults.column})); margin-inline: auto; }
+.lumbit-column { width: ${columnWidth}; margin-inline: auto; }
 .lumbit-stage { position: absolute; inset: 0; overflow: clip; container-type: size; pointer-events: none; }
 .lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
@@ -62,9 +64,10 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
   z-index: ${orderSteps};
   display: grid;
   gap: var(--lumbit-gap, ${columnDefaults.gap});
-  width: min(100%, var(--lumbit-column, ${columnDefaults.column}));
+  width: ${columnWidth};
   margin-inline: auto;
 }
+.lumbit-column > .lumbit-content { width: 100%; }
 .lumbit-content > * { margin: 0; }
 .lumbit-content > ul { padding-left: 1.5rem; }
 .lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
@@ -82,6 +85,8 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
 .lumbit-content > ul { font-size: 1rem; line-height: 1.3; }
 .lumbit-layer.lumbit-line { white-space: pre; overflow-wrap: normal; }
 .lumbit-pane { overflow: clip; container-type: size; }
+/* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
+.lumbit-pane:has(> .lumbit-group) { overflow: auto; }
 .lumbit-group { container-type: size; }
 .lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
 .lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
@@ -101,6 +106,7 @@ export const motionConditions = {
 
 /** What a picture in a pane needs to move, whoever moves it: its overscan. */
 export const reachCss = `
+.lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: clip; }
 .lumbit-drifts, .lumbit-reach {
   --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
   --lumbit-kx: calc(var(--lumbit-k) * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)));

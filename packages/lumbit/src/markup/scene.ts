@@ -29,6 +29,7 @@ export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
         "font-family": fontFamily,
         "--lumbit-page-relief": relief,
         "--lumbit-column": look.column,
+        "--lumbit-margin": look.margin,
         "--lumbit-gap": look.gap,
         ...cameraCss(look.camera),
       },
