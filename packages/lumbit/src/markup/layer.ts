@@ -224,5 +224,5 @@ export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossin
 function travelTimeline({ of = "scene", over = wholePassage }: Travel) {
   if (of === "page")
     return { timeline: "scroll()", range: over.map((moment) => moment.split(" ")[1]).join(" ") };
-  return { timeline: of === "layer" ? "view()" : "--lumbit-scene", range: over.join(" ") };
+  return { timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene", range: over.join(" ") };
 }

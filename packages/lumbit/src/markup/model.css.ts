@@ -93,7 +93,7 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
 .lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
 .lumbit-adopted { overflow-x: clip; }
-.lumbit-adopted-pane { position: relative; overflow: clip; }
+.lumbit-adopted-pane { overflow: clip; }
 .lumbit-adopted-pane > .lumbit-reach.lumbit-reach { position: absolute; left: 0; top: 0; width: 100%; height: 100%; max-width: none; object-fit: cover; }
 main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
 `;
@@ -146,7 +146,8 @@ export const reachCss = `
  */
 export const nativeCss = `
 @supports (app-region: drag) { .lumbit-stage { content-visibility: auto; overflow-clip-margin: 1px; } }
-[data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; }
+/* Without an inset the page's scroll-padding, meant for sticky headers, would shift the timeline. */
+[data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; view-timeline-inset: 0px; }
 [data-lumbit-driver="native"] .lumbit-drifts {
   --lumbit-enter-x: calc(var(--lumbit-kx) * (0px - var(--lumbit-settle)));
   --lumbit-enter-y: calc(var(--lumbit-ky) * (0px - var(--lumbit-settle)));

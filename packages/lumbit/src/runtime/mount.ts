@@ -229,6 +229,7 @@ function adoptPane(picture: HTMLElement, undo: (() => void)[]): void {
   undo.push(rememberAttributes(pane));
   const before = pane.getBoundingClientRect();
   pane.classList.add("lumbit-adopted-pane");
+  if (getComputedStyle(pane).position === "static") pane.style.position = "relative";
   picture.classList.add("lumbit-reach");
   if (Math.abs(pane.getBoundingClientRect().height - before.height) > 0.5)
     pane.style.aspectRatio = `${before.width} / ${before.height}`;

@@ -1,0 +1,3 @@
+import { mount } from "lumbit";
+
+mount(document.body);
