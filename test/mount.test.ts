@@ -6,6 +6,7 @@ import type { Browser, Page } from "playwright-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
 import { launchChromium } from "./chromium.ts";
 import { root } from "./command.ts";
+import { launchers } from "./engines.ts";
 
 /** An ordinary page of somebody else's, with attributes. */
 const ordinary = `<!doctype html><html><head><style>
@@ -27,9 +28,19 @@ let body = ordinary;
 beforeAll(async () => {
   server = createServer((request, response) => {
     const script = request.url?.startsWith("/dist/");
-    const type = script ? "text/javascript" : "text/html; charset=utf-8";
-    const policy = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:";
+    const type = request.url?.endsWith(".svg")
+      ? "image/svg+xml"
+      : script
+        ? "text/javascript"
+        : "text/html; charset=utf-8";
+    const policy =
+      "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:";
     response.writeHead(200, { "content-type": type, "content-security-policy": policy });
+    if (request.url === "/late.svg")
+      return void setTimeout(
+        () => response.end("<svg xmlns='http://www.w3.org/2000/svg' width='400' height='100'/>"),
+        150,
+      );
     response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : body);
   });
   await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
@@ -59,7 +70,7 @@ const scroll = async (top: number) => {
 };
 const run = <T>(code: string) => page.evaluate(code) as Promise<T>;
 const box = (id: string) =>
-  run<{ x: number; y: number; top: number; left: number; bottom: number; height: number }>(
+  run<{ x: number; y: number; top: number; left: number; bottom: number; width: number; height: number }>(
     `document.getElementById("${id}").getBoundingClientRect().toJSON()`,
   );
 
@@ -137,6 +148,90 @@ describe.each(["native", "scripted"])("existing markup, %s", (driver) => {
     await frames();
     await check(1000, 500);
   });
+});
+
+describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
+  const container = (style: string) =>
+    `<!doctype html><style>body{margin:0}.gap{height:900px}</style><body><div class="gap"></div><main style="width:500px;margin:0 200px 0 120px;padding:0 30px;border-left:7px solid;${style}"><div id="host" style="color:red">mine</div></main><div class="gap"></div>`;
+  const scene = `{ name: "tide", width: "full", height: "600px", layers: [
+    { name: "far", shape: "rectangle", background: "#024", depth: 1, place: { left: "10%", top: "50px", width: "80px", height: "80px" } },
+    { name: "wide", text: "Spring tide", depth: 0.5, fontSize: { fit: "60%" }, place: { center: "x", top: "200px" } },
+    { name: "late", image: "/late.svg", alt: "", place: { right: 0, bottom: 0, width: "50%" } } ] }`;
+
+  test.each([
+    ["left to right", ""],
+    ["right to left", "direction: rtl"],
+  ])("goes from edge to edge of the page out of any container, %s", async (_, style) => {
+    body = container(style);
+    await open();
+    const before = await run<string>("document.documentElement.outerHTML");
+    await run(`window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" })`);
+    expect(await box("host")).toMatchObject({ left: 0, width: 1000 });
+    const letters = await run<number>(
+      `(() => { const range = document.createRange(); range.selectNodeContents(document.querySelector("[data-lumbit-layer=wide]")); return range.getBoundingClientRect().width })()`,
+    );
+    expect(Math.abs(letters - 600)).toBeLessThan(1.5);
+    await scroll(500);
+    const far = await run<number>(
+      `document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().top`,
+    );
+    const top = (await box("host")).top;
+    expect(far).toBeCloseTo(top + 50 + 0.5 * (800 - top - 700), 0);
+    await page.setViewportSize({ width: 1240, height: 700 });
+    await frames();
+    await frames();
+    expect(await box("host")).toMatchObject({ left: 0, width: 1240 });
+    expect(await run("document.documentElement.scrollWidth")).toBe(1240);
+    await run("m.dispose()");
+    expect(await run("document.documentElement.outerHTML")).toBe(before);
+  });
+
+  test("gives a picture that comes late its place, and stays right when the page is zoomed", async () => {
+    body = container("");
+    await open();
+    await run(`mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" })`);
+    const late = () =>
+      run<{ width: number; height: number; bottom: number }>(
+        `document.querySelector("[data-lumbit-layer=late]").getBoundingClientRect().toJSON()`,
+      );
+    await expect.poll(async () => (await late()).height).toBeCloseTo(125, 0);
+    expect((await late()).bottom).toBeCloseTo((await box("host")).bottom, 0);
+    // What a browser's zoom of 125 % is to a page.
+    const client = await page.context().newCDPSession(page);
+    await client.send("Emulation.setDeviceMetricsOverride", {
+      ...{ width: 800, height: 640, deviceScaleFactor: 1.25, mobile: false },
+    });
+    await frames();
+    await scroll(600);
+    const top = (await box("host")).top;
+    const far = await run<number>(
+      `document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().top`,
+    );
+    expect(far).toBeCloseTo(top + 50 + 0.5 * (640 - top - 620), 0);
+    expect((await late()).width).toBeCloseTo(400, 0);
+  });
+});
+
+test("goes on where it was when a reader comes back to the page", async () => {
+  const firefox = await launchers.firefox();
+  try {
+    await firefox.resize(1000, 800);
+    await firefox.open(origin);
+    await firefox.run(`const { mount } = await import("/dist/lumbit.js"); mount(document.body, { driver: "scripted" });
+      addEventListener("pageshow", ({ persisted }) => { window.persisted = persisted; });`);
+    const at = (y: number) =>
+      firefox.run<number>(
+        `scrollTo({ top: ${y}, behavior: "instant" }); await new Promise((done) => setTimeout(done, 100)); return document.getElementById("far").getBoundingClientRect().top`,
+      );
+    const before = await at(400);
+    await firefox.open(`${origin}/elsewhere`);
+    await firefox.run("history.back()");
+    await expect.poll(() => firefox.run("return window.persisted").catch(() => false)).toBe(true);
+    expect(await at(400)).toBe(before);
+    expect(await at(500)).toBeCloseTo(before - 50, 0);
+  } finally {
+    await firefox.close();
+  }
 });
 
 test("a wrong attribute is said, and nothing is changed", async () => {

@@ -4,9 +4,20 @@ import notoSerif from "@capsizecss/metrics/notoSerif";
 import roboto from "@capsizecss/metrics/roboto";
 import timesNewRoman from "@capsizecss/metrics/timesNewRoman";
 import { fromBuffer } from "@capsizecss/unpack";
-import type { Page } from "lumbit/core";
+import {
+  fittedWidth,
+  isGroup,
+  isText,
+  largestOpticalSize,
+  type Page,
+  resolveFontSize,
+  type TextStyle,
+  textDefaults,
+} from "lumbit/core";
 import type { FontStack } from "lumbit/static";
-import type { Project } from "./project.ts";
+import type { Font } from "./font.ts";
+import type { FontAsset, Project } from "./project.ts";
+import { TextSizer } from "./text-size.ts";
 
 /**
  * For every font family of a page, the reader's own fonts scaled to its letters (`size-adjust` and the metric overrides
@@ -16,13 +27,20 @@ export async function fontStacks({
   page,
   fonts,
 }: Pick<Project, "page" | "fonts">): Promise<Record<string, FontStack>> {
+  const sizer = new TextSizer(page, fonts);
   const stacks = (page.fonts ?? []).map(async ({ family, src }): Promise<[string, FontStack]> => {
-    const bytes = fonts.find(({ path }) => path === src)?.bytes as Buffer;
-    const metrics = { ...(await fromBuffer(bytes)), familyName: family };
+    const { bytes, font } = fonts.find(({ path }) => path === src) as FontAsset;
+    const texts = textsOf(page).filter((text) => sizer.fontOf(text) === font);
+    const { xWidthAvg, ...metrics } = {
+      ...(await fromBuffer(bytes)),
+      familyName: family,
+      subsets: undefined,
+    };
+    const asUsed = { ...metrics, xWidthAvg: xWidthAvg * usedWidth(texts, font) };
     const similar = hasSerifs(family, page)
       ? ([timesNewRoman, notoSerif] as const)
       : ([arial, roboto] as const);
-    return [family, createFontStack([metrics, ...similar])];
+    return [family, createFontStack([asUsed, ...similar])];
   });
   // Of a family in several files the first, usually its regular one, stands for all.
   return Object.fromEntries((await Promise.all(stacks)).reverse());
@@ -31,6 +49,29 @@ export async function fontStacks({
 /** Whether a page names `serif` behind a family, in one of its font lists. */
 const hasSerifs = (family: string, page: Page): boolean =>
   fontLists(page).some((list) => list.includes(family) && /,\s*serif\s*$/.test(list));
+
+/** How wide texts are in a font at their weights and sizes, as a share of what they are at the font's defaults. */
+function usedWidth(texts: readonly UsedText[], font: Font): number {
+  let [used, plain] = [0, 0];
+  for (const { text, fontWeight = textDefaults.fontWeight, fontSize } of texts) {
+    const size =
+      fittedWidth({ fontSize }) === undefined ? resolveFontSize(fontSize, { viewport }) : largestOpticalSize;
+    used += font.advance(text, fontWeight, size, false);
+    plain += font.defaultAdvance(text, size);
+  }
+  return plain > 0 ? used / plain : 1;
+}
+
+/** A usual one, for sizes that grow with it. */
+const viewport = { width: 1280, height: 800 };
+
+type UsedText = TextStyle & { text: string };
+
+const textsOf = ({ scenes }: Page): UsedText[] =>
+  scenes.flatMap(({ layers, content = [] }) => [
+    ...layers.flatMap((layer) => (isGroup(layer) ? layer.layers : [layer])).filter(isText),
+    ...content.map((block) => ({ ...block, text: (block.list ?? [block.text]).join(" ") })),
+  ]);
 
 const fontLists = (value: unknown): string[] =>
   typeof value === "object" && value !== null

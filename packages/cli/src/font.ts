@@ -34,14 +34,19 @@ export class Font {
    * Optional ligatures are left out where letters are spaced, as CSS demands.
    */
   advance(text: string, weight: number, size: number, spaced: boolean): number {
+    return this.#shape(this.#instance(weight, size), text, size, spaced);
+  }
+
+  /** The same with every axis at its default, as the font's metrics are of. */
+  defaultAdvance(text: string, size: number): number {
+    return this.#shape(new HarfBuzzFont(this.#face), text, size, false);
+  }
+
+  #shape(font: HarfBuzzFont, text: string, size: number, spaced: boolean): number {
     const buffer = new ShapingBuffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    shape(
-      this.#instance(weight, size),
-      buffer,
-      spaced ? [new Feature("liga", 0), new Feature("clig", 0)] : [],
-    );
+    shape(font, buffer, spaced ? [new Feature("liga", 0), new Feature("clig", 0)] : []);
     const units = buffer.getGlyphPositions().reduce((sum, { xAdvance }) => sum + (xAdvance ?? 0), 0);
     return (units * size) / this.#face.upem;
   }

@@ -27,7 +27,7 @@ export class TextSizer {
   }
 
   /** Whether the size of a text is only an estimate, because the page does not ship its font. */
-  isEstimate = (layer: TextStyle): boolean => this.#fontOf(layer) === undefined;
+  isEstimate = (layer: TextStyle): boolean => this.fontOf(layer) === undefined;
 
   /** The box in px that a text needs when it may use `availableWidth`. */
   size(layer: Sized, availableWidth: number, viewport: Viewport): Size {
@@ -60,14 +60,15 @@ export class TextSizer {
   #advance(text: string, layer: TextStyle, fontSize: number, spacing: number): number {
     const letters = [...segmenter.segment(text)].length;
     const weight = layer.fontWeight ?? textDefaults.fontWeight;
-    const font = this.#fontOf(layer);
+    const font = this.fontOf(layer);
     const letterWidths = font
       ? font.advance(text, weight, fontSize, spacing !== 0)
       : letters * fontSize * averageAdvance;
     return letterWidths + letters * spacing;
   }
 
-  #fontOf(layer: TextStyle): Font | undefined {
+  /** The font that the page ships for a text. */
+  fontOf(layer: TextStyle): Font | undefined {
     const families = layer.fontFamily ?? this.#page.page?.fontFamily ?? "";
     const first = families
       .split(",")[0]

@@ -105,6 +105,22 @@ describe("says what is wrong", () => {
       withLayer({ ...layer, fontSize: { min: "30px", max: "9px" } }),
       /exchange them/,
     ],
+    ["a key inside a fitted size", withLayer({ ...layer, fontSize: { fit: "90%", max: "9px" } }), /fontSize/],
+    [
+      "a fitted text with a width",
+      withLayer({ ...layer, fontSize: { fit: "90%" }, place: { left: 0, right: 0 } }),
+      `${at}/place the text has its width from "fit"; leave "width", and one of "left" and "right", away`,
+    ],
+    [
+      "letters of a fitted text in px",
+      withLayer({ ...layer, fontSize: { fit: "90%" }, letterSpacing: "2px" }),
+      /give it in em/,
+    ],
+    [
+      "a fitted text in the flow",
+      { ...good, scenes: [{ name: "a", layers: [], content: [{ text: "a", fontSize: { fit: "90%" } }] }] },
+      /fontSize/,
+    ],
     [
       "a shape without a size",
       withLayer({ name: "a", shape: "ellipse", background: "red", place: { left: 0, top: 0, width: "3px" } }),

@@ -58,12 +58,13 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   return [source.fault(path, `found ${shorten(found)}${hint ? `${hint} Allowed` : "; allowed"}: ${allowed}`)];
 }
 
-/** Of a value that may be a word or an object of settings: when it is an object, what is wrong inside it. */
+/** Of a value that may be a word or one of several objects: when it is an object, what keeps it from the nearest one. */
 function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue[] | undefined {
   if (issue.code !== "invalid_union") return undefined;
-  return issue.errors.find((branch) =>
+  const objects = issue.errors.filter((branch) =>
     branch.some(({ path, code }) => path.length > 0 || code === "unrecognized_keys"),
-  ) as z.core.$ZodIssue[] | undefined;
+  ) as z.core.$ZodIssue[][];
+  return objects.sort((a, b) => a.length - b.length)[0];
 }
 
 /** The keys that the schema knows at a path, `$schema` aside. */
@@ -92,11 +93,11 @@ type Def = {
 const defOf = (schema: z.ZodType | undefined) => schema?.def as unknown as Def | undefined;
 const bare = (schema: z.ZodType | undefined): z.ZodType | undefined =>
   defOf(schema)?.innerType ? bare(defOf(schema)?.innerType) : schema;
-const shapeOf = (schema: z.ZodType | undefined): Def["shape"] =>
-  defOf(schema)?.shape ??
-  defOf(schema)
-    ?.options?.map((option) => shapeOf(bare(option)))
-    .find(Boolean);
+const shapeOf = (schema: z.ZodType | undefined): Def["shape"] => {
+  const { shape, options } = defOf(schema) ?? {};
+  const shapes = options?.map((option) => shapeOf(bare(option))).filter(Boolean) ?? [];
+  return shape ?? (shapes.length > 0 ? Object.assign({}, ...shapes) : undefined);
+};
 const step = (schema: z.ZodType | undefined, key: string | number): z.ZodType | undefined =>
   defOf(schema)?.element ?? shapeOf(schema)?.[key];
 

@@ -1,0 +1,174 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { layoutPage, type Natural } from "./layout.ts";
+import type { Layer, Length, Page, Place, Scene } from "./page.ts";
+import { poseAt } from "./pose.ts";
+
+const natural: Natural = {
+  layer: (layer) => (layer.image ? { width: 400, height: 300 } : { width: 240, height: 60 }),
+  content: () => 900,
+};
+const viewport = fc.record({
+  width: fc.integer({ min: 320, max: 3840 }),
+  height: fc.integer({ min: 320, max: 2160 }),
+});
+const amount = fc.integer({ min: -30, max: 130 });
+const length: fc.Arbitrary<Length> = fc
+  .tuple(amount, fc.constantFrom("px", "%", "vw", "vh", "svh", "dvh", "rem"))
+  .map(([value, unit]) => `${value}${unit}` as Length);
+const size: fc.Arbitrary<Length> = fc
+  .tuple(fc.integer({ min: 1, max: 120 }), fc.constantFrom("px", "%", "vw", "vh"))
+  .map(([value, unit]) => `${value}${unit}` as Length);
+const motion = fc.oneof(
+  fc.record({ depth: fc.double({ min: -0.8, max: 50, noNaN: true }) }),
+  fc.record({ speed: fc.double({ min: 0, max: 3, noNaN: true }) }),
+  fc.constant({ depth: "horizon" as const }),
+);
+const direction = fc.oneof(
+  fc.constantFrom("down" as const, "up" as const, "left" as const, "right" as const),
+  fc.integer({ min: 0, max: 359 }),
+);
+const place = fc.record({ left: length, top: length, width: size, height: size }) as fc.Arbitrary<Place>;
+const kind = fc.oneof(
+  fc.record({ image: fc.constant("a.png"), alt: fc.constant("") }),
+  fc.record({ image: fc.constant("a.png"), alt: fc.constant(""), place, pane: fc.boolean() }),
+  fc.record({
+    shape: fc.constant("ellipse" as const),
+    background: fc.constant("#123"),
+    place,
+    pane: fc.boolean(),
+  }),
+  fc.record({ text: fc.constant("tide"), place: fc.record({ left: length, top: length }) }),
+);
+const layers = fc
+  .array(fc.tuple(kind, motion, direction), { minLength: 1, maxLength: 5 })
+  .map((parts) =>
+    parts.map(
+      ([own, motion, direction], index) => ({ name: `l${index}`, ...own, ...motion, direction }) as Layer,
+    ),
+  );
+const scenes: fc.Arbitrary<Scene[]> = fc
+  .array(
+    fc.record({
+      height: fc.integer({ min: 10, max: 300 }).map((value): Length => `${value}vh`),
+      settle: fc.constantFrom("auto" as const, "enter" as const, "middle" as const, "leave" as const, 0.3),
+      relief: fc.double({ min: 0, max: 2, noNaN: true }),
+      camera: fc.record({ pan: fc.double({ min: -0.5, max: 0.5, noNaN: true }) }),
+      width: fc.constantFrom("full" as const, "column" as const),
+      layers,
+    }),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((list) => list.map((scene, index) => ({ ...scene, name: `s${index}` })));
+const pageOf = (scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
+const share = fc.double({ min: 0, max: 1, noNaN: true });
+
+describe("pages of random scenes", () => {
+  test("show no edge of a picture in its pane at any scroll position", () => {
+    fc.assert(
+      fc.property(scenes, viewport, share, (scenes, viewport, at) => {
+        const layout = layoutPage(pageOf(scenes), viewport, natural);
+        const pose = poseAt(layout, at * (layout.scrollHeight - viewport.height));
+        for (const [index, scene] of layout.scenes.entries()) {
+          const posed = pose.scenes[index];
+          if (!posed) throw new Error("a scene is missing");
+          for (const [nth, layer] of scene.layers.entries()) {
+            const box = posed.layers[nth];
+            if (!layer.overscan || !box) continue;
+            const pane = layer.pane ?? { left: 0, top: 0, width: scene.width, height: scene.height };
+            // What can be seen of the pane: inside its scene and the viewport.
+            const top = Math.max(0, posed.top + Math.max(0, pane.top));
+            const bottom = Math.min(
+              viewport.height,
+              posed.top + Math.min(scene.height, pane.top + pane.height),
+            );
+            if (top >= bottom - 1e-6) continue;
+            expect(box.top).toBeLessThanOrEqual(top + 1e-6);
+            expect(box.top + box.height).toBeGreaterThanOrEqual(bottom - 1e-6);
+            expect(box.left).toBeLessThanOrEqual(scene.left + pane.left + 1e-6);
+            expect(box.left + box.width).toBeGreaterThanOrEqual(scene.left + pane.left + pane.width - 1e-6);
+          }
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test("move every layer by its drift for each scrolled pixel while its scene is in view, and keep its size", () => {
+    fc.assert(
+      fc.property(scenes, viewport, share, (scenes, viewport, at) => {
+        const layout = layoutPage(pageOf(scenes), viewport, natural);
+        const range = layout.scrollHeight - viewport.height;
+        fc.pre(range > 1);
+        const scroll = at * (range - 1);
+        const [before, after] = [poseAt(layout, scroll), poseAt(layout, scroll + 1)];
+        for (const [index, { passage, layers }] of layout.scenes.entries()) {
+          const [from, to] = [before.scenes[index], after.scenes[index]];
+          const p = viewport.height - (from?.top ?? 0);
+          if (p < 0 || p + 1 > passage.length) continue;
+          for (const [nth, { drift }] of layers.entries()) {
+            const [a, b] = [from?.layers[nth], to?.layers[nth]];
+            expect((b?.top ?? 0) - (a?.top ?? 0)).toBeCloseTo(drift.y - 1, 6);
+            expect((b?.left ?? 0) - (a?.left ?? 0)).toBeCloseTo(drift.x, 6);
+            expect([b?.width, b?.height]).toEqual([a?.width, a?.height]);
+          }
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test("without relief are the still page: everything goes with the page, without overscan", () => {
+    fc.assert(
+      fc.property(scenes, viewport, share, (scenes, viewport, at) => {
+        const flat = scenes.map((scene) => ({ ...scene, relief: 0 }));
+        const layout = layoutPage(pageOf(flat), viewport, natural);
+        const range = layout.scrollHeight - viewport.height;
+        const [start, later] = [poseAt(layout, 0), poseAt(layout, at * range)];
+        for (const [index, scene] of layout.scenes.entries())
+          for (const [nth, layer] of scene.layers.entries()) {
+            const [a, b] = [start.scenes[index]?.layers[nth], later.scenes[index]?.layers[nth]];
+            expect((a?.top ?? 0) - (b?.top ?? 0)).toBeCloseTo(at * range, 6);
+            expect(a?.left).toBeCloseTo(b?.left ?? Number.NaN, 9);
+            if (layer.overscan) expect(layer.overscan.left + layer.overscan.right).toBeCloseTo(0, 9);
+          }
+      }),
+    );
+  });
+
+  test("never make a page wider or lower than what is on it", () => {
+    fc.assert(
+      fc.property(scenes, viewport, (scenes, viewport) => {
+        const { scenes: laidOut, scrollHeight } = layoutPage(pageOf(scenes), viewport, natural);
+        const end = laidOut.at(-1);
+        expect(scrollHeight).toBeGreaterThanOrEqual(viewport.height);
+        expect(
+          Math.abs(scrollHeight - Math.max(viewport.height, (end?.top ?? 0) + (end?.height ?? 0))),
+        ).toBeLessThan(1);
+        for (const { left, width } of laidOut) {
+          expect(left).toBeGreaterThanOrEqual(0);
+          expect(left + width).toBeLessThanOrEqual(viewport.width);
+        }
+      }),
+    );
+  });
+});
+
+describe("a text fitted to a width", () => {
+  test("is as wide as that, whatever its letters need, at any viewport", () => {
+    fc.assert(
+      fc.property(viewport, fc.integer({ min: 5, max: 150 }), (viewport, percent) => {
+        const layer: Layer = {
+          name: "a",
+          text: "tide",
+          fontSize: { fit: `${percent}%` },
+          place: { right: "5%" },
+        };
+        const layout = layoutPage(pageOf([{ name: "s", layers: [layer] }]), viewport, natural);
+        const box = layout.scenes[0]?.layers[0]?.box;
+        expect(box?.width).toBeCloseTo((viewport.width * percent) / 100, 6);
+        expect((box?.left ?? 0) + (box?.width ?? 0)).toBeCloseTo(viewport.width * 0.95, 6);
+      }),
+    );
+  });
+});
