@@ -64,11 +64,16 @@ export const ways = {
   "plain loop": { moves: false, script: plainLoop },
   "naive listener": { moves: false, script: naiveListener },
   native: { moves: true },
+  // The least that the standard costs: the same animations between two plain lengths, wherever that puts the layers.
+  "bare keyframes": { moves: true, bare: true },
   scripted: { moves: true, driver: true },
 };
 
-export function benchFiles(page, { script, driver, moves }) {
-  const css = pageCss(page, assets);
+const bareKeyframes = "@keyframes lumbit-drift { from { translate: 0 -100px; } to { translate: 0 100px; } }";
+
+export function benchFiles(page, { script, driver, moves, bare }) {
+  const own = pageCss(page, assets);
+  const css = bare ? own.replace(/@keyframes lumbit-drift \{.*?\n\}/s, bareKeyframes) : own;
   const html = pageHtml(page, { assets, stylesheet: "page.css" });
   const tags = `${script ? '<script type="module" src="way.js"></script>' : ""}${driver ? '<script type="module" src="scripted.js"></script>' : ""}`;
   // What does not move by itself is the still version: its media query never holds.

@@ -112,14 +112,14 @@ console.table(
 
 const long = benchPage(200, 10);
 const lengths = await compare(
-  ["native", "scripted"].flatMap((way) => [
+  ["static", "native", "scripted"].flatMap((way) => [
     { name: `${way}, 200 layers`, page: usual, way },
     { name: `${way}, 2000 layers`, page: long, way },
   ]),
 );
 const cost = (name) => lengths.find((row) => row.name === name).total;
 console.log("2000 layers of which 200 are near the view, of 200:");
-for (const way of ["native", "scripted"])
+for (const way of ["static", "native", "scripted"])
   console.log(`  ${way} ${(cost(`${way}, 2000 layers`) / cost(`${way}, 200 layers`)).toFixed(2)}`);
 await browser.close();
 server.close();

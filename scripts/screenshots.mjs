@@ -6,6 +6,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { chromium } from "playwright-core";
 import sharp from "sharp";
+import { build, preview as servePreview } from "vite";
 import { browserPath, chromiumArguments } from "./browsers.mjs";
 import { root } from "./run.mjs";
 
@@ -26,7 +27,8 @@ async function shots(url, { width, height, at }) {
   const pictures = [];
   for (const scroll of at) {
     await page.evaluate((scroll) => window.scrollTo({ top: scroll, behavior: "instant" }), scroll);
-    await page.waitForTimeout(250);
+    await page.waitForLoadState("networkidle");
+    await page.waitForTimeout(500);
     pictures.push(await page.screenshot());
   }
   await page.close();
@@ -71,9 +73,32 @@ const demoUrl = pathToFileURL(join(site, "index.html")).href;
 await sheet(await shots(demoUrl, { width: 1280, height: 800, at: [0, 330, 760] }), 800, "descent");
 await sheet(await shots(demoUrl, { width: 390, height: 844, at: [0, 330, 760] }), 390, "descent-phone");
 
+/** Scroll positions of the demo as shares of the way from where a scene comes into view to where it has left. */
+async function demoScene(name, shares) {
+  const { scenes } = JSON.parse(lumbit("measure", demo, "--viewport", "1280x800", "--json"));
+  const { top, height } = scenes.find((scene) => scene.name === name);
+  const at = shares.map((share) => Math.round(top - 800 + share * (800 + height)));
+  return shots(demoUrl, { width: 1280, height: 800, at });
+}
+await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
+await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
+await sheet(await demoScene("log", [0.4, 0.52, 0.64]), 800, "log");
+await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
+
+const gazette = join(folder, "gazette");
+const gazettePage = { root: join(root, "examples/gazette"), logLevel: "error", build: { outDir: gazette } };
+await build(gazettePage);
+const served = await servePreview({ ...gazettePage, preview: { host: "127.0.0.1", port: 0 } });
+await sheet(
+  await shots(served.resolvedUrls.local[0], { width: 1280, height: 800, at: [0, 1000, 1800] }),
+  800,
+  "gazette",
+);
+await served.close();
+
 await terminal(
   "lumbit measure examples/tidehouse/page.json --viewport 1280x800 --scroll 400",
-  lumbit("measure", demo, "--viewport", "1280x800", "--scroll", "400"),
+  `${lumbit("measure", demo, "--viewport", "1280x800", "--scroll", "400").split("\n\nshelf")[0]}\n\n…`,
   "measure",
 );
 

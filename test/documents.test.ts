@@ -51,7 +51,7 @@ describe.each(files)("%s", (file) => {
       const value = JSON.parse(block);
       const page = value.format
         ? value
-        : { format: "lumbit/1", title: "t", lang: "en", scenes: [{ name: "s", layers: [value] }] };
+        : { format: "lumbit/1", title: "t", lang: "en", scenes: [{ name: "s", layers: [value].flat() }] };
       expect(readPage(JSON.stringify(page)).faults, block).toEqual([]);
     }
   });

@@ -61,8 +61,6 @@ const steps = [];
 for (let index = 0; index < ${positions}; index++) {
   scrollTo({ top: Math.round((scrollHeight - innerHeight) * index / ${positions - 1}), behavior: "instant" });
   await frame();
-  // A jump over many screens wakes up stages that were skipped: Chromium shows them right one frame later, by itself.
-  if (index === 0) await new Promise((done) => setTimeout(done, 200));
   const backdrop = document.querySelector("[data-lumbit-backdrop]");
   steps.push({
     scroll: scrollY,

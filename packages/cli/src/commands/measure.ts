@@ -113,7 +113,8 @@ function table(layout: PageLayout, pose: PagePose): string {
         layer.visible ? "yes" : "no",
       ]);
     }
-    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}`, rows.toString());
+    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}`);
+    if (rows.length > 0) out.push(rows.toString());
   }
   return out.join("\n");
 }

@@ -18,11 +18,17 @@ import type { Assets } from "./assets.ts";
 import { stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
+/**
+ * When a picture is loaded: with the page, with it but after all else, or when it comes near the view. What is fixed
+ * shows at once when its scene does: a browser sees nothing of it come near.
+ */
+type Loading = "now" | "soon" | "late";
+
 /** The elements of a scene. Pictures of scenes below the first screen load late. */
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
   const children = (layers: Layer[], still: boolean) =>
-    layers.map((layer) => layerElement(layer, still, late, assets));
+    layers.map((layer) => layerElement(layer, still, late ? (still ? "soon" : "late") : "now", assets));
   const stage = (layers: Layer[], still = false) =>
     layers.length > 0
       ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
@@ -81,14 +87,14 @@ function blockElement(block: Block, index: number): Element {
   return element(block.as ?? "p", attributes, [block.text ?? ""]);
 }
 
-function layerElement(layer: Layer, still: boolean, late: boolean, assets: Assets): Element {
-  const own = drawnElement(layer, still, late, assets);
+function layerElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
+  const own = drawnElement(layer, still, loading, assets);
   return hasPane(layer)
     ? element("div", { "data-lumbit-pane": layer.name, class: "lumbit-pane" }, [own])
     : own;
 }
 
-function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Assets): Element {
+function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
   const attributes = {
     "data-lumbit-layer": layer.name,
     class: classes(
@@ -111,7 +117,7 @@ function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Asset
     return element(
       "div",
       attributes,
-      layer.layers.map((child) => layerElement(child, true, late, assets)),
+      layer.layers.map((child) => layerElement(child, true, loading, assets)),
     );
   if (!isImage(layer)) return element("div", attributes);
   const variants = Object.entries(layer.variants ?? {}).map(
@@ -123,8 +129,9 @@ function drawnElement(layer: Layer, still: boolean, late: boolean, assets: Asset
     ...picture,
     srcset: variants.length > 0 ? [`${picture.src} 1x`, ...variants].join(", ") : undefined,
     alt: layer.alt,
-    loading: late ? "lazy" : undefined,
-    decoding: late ? "async" : undefined,
+    loading: loading === "late" ? "lazy" : undefined,
+    fetchpriority: loading === "soon" ? "low" : undefined,
+    decoding: loading === "now" ? undefined : "async",
   });
 }
 

@@ -55,7 +55,7 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
 }
 .lumbit-flows { height: auto; }
 .lumbit-column { width: ${columnWidth}; margin-inline: auto; }
-.lumbit-stage { position: absolute; inset: 0; overflow: clip; container-type: size; pointer-events: none; }
+.lumbit-stage { position: absolute; inset: 0; overflow: clip; overflow-clip-margin: 1px; container-type: size; pointer-events: none; }
 .lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
 .lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
@@ -98,6 +98,16 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
 main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
 `;
 
+/**
+ * Skips stages far from the view, for pages of many layers: browsers advance the animations of all of them in each
+ * frame. Only where the engine wakes a skipped box a screen and a half early, as Chromium does (a property of its own
+ * tells it from the others, which wake it when it already shows), and only because nothing around a stage clips: that
+ * is why stages clip and not their scenes. A jump over more than that shows the new scenes one frame late.
+ */
+export const skipCss = `
+@supports (app-region: drag) { .lumbit-stage { content-visibility: auto; } }
+`;
+
 /** The conditions under which a page moves without script. */
 export const motionConditions = {
   media: "screen and (prefers-reduced-motion: no-preference)",
@@ -107,14 +117,14 @@ export const motionConditions = {
 /** What a picture in a pane needs to move, whoever moves it: its overscan. */
 export const reachCss = `
 .lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: clip; }
-.lumbit-drifts, .lumbit-reach {
+[data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
   --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
   --lumbit-kx: calc(var(--lumbit-k) * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)));
   --lumbit-ky: calc(var(--lumbit-k) * var(--lumbit-uy, 1));
 }
 .lumbit-reach.lumbit-reach.lumbit-reach {
-  --lumbit-plo: min(max(var(--lumbit-lo), var(--lumbit-t)), var(--lumbit-hi));
-  --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-hi), var(--lumbit-v) + var(--lumbit-t) + var(--lumbit-ph)));
+  --lumbit-plo: min(max(var(--lumbit-from, var(--lumbit-lo)), var(--lumbit-t)), var(--lumbit-to, var(--lumbit-hi)));
+  --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-to, var(--lumbit-hi)), var(--lumbit-v) + var(--lumbit-t) + var(--lumbit-ph)));
   --lumbit-over-top: max(
     var(--lumbit-ky) * (var(--lumbit-plo) - var(--lumbit-settle)) - max(0px, var(--lumbit-plo) - var(--lumbit-v) - var(--lumbit-t)),
     var(--lumbit-ky) * (clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-settle)) - max(0px, clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-v) - var(--lumbit-t)),
@@ -140,12 +150,9 @@ export const reachCss = `
 
 /**
  * What moves a page without script. Keyframes are resolved again in every frame, so what they name is registered and
- * computed beforehand. Stages far from the view are skipped where the engine wakes them a screen and a half early, as
- * Chromium does (a property of its own tells it from the others, which wake them when they already show). It does so
- * only where nothing around them clips: that is why stages clip and not their scenes.
+ * computed beforehand.
  */
 export const nativeCss = `
-@supports (app-region: drag) { .lumbit-stage { content-visibility: auto; overflow-clip-margin: 1px; } }
 /* Without an inset the page's scroll-padding, meant for sticky headers, would shift the timeline. */
 [data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; view-timeline-inset: 0px; }
 [data-lumbit-driver="native"] .lumbit-drifts {

@@ -104,6 +104,9 @@ export function sceneRules(
   const edges = neighbours && {
     "--lumbit-before": sumLengths(neighbours.before.map(boundOf)),
     "--lumbit-after": sumLengths(neighbours.after.map(boundOf)),
+    // Beside a scene as high as its content all of the passage may be reached: no edge may show in any of it.
+    "--lumbit-from": neighbours.before.some(isAutomatic) ? "0px" : undefined,
+    "--lumbit-to": neighbours.after.some(isAutomatic) ? "calc(var(--lumbit-v) + var(--lumbit-h))" : undefined,
   };
   return [
     ...(edges ? [{ selector, declarations: edges }] : []),
@@ -133,6 +136,8 @@ function heightCss(scene: Scene, settings: SceneSettings): string {
   if (height === "auto") return least ? String(least) : "0px";
   return least ? `max(${sumLengths([height])}, ${least})` : sumLengths([height]);
 }
+
+const isAutomatic = (scene: Scene) => scene.content !== undefined;
 
 /** What a scene is high at least: all that is known of an automatic height without a viewport. */
 const boundOf = (scene: Scene) => {

@@ -10,6 +10,7 @@ import {
   ruleCss,
   type StyleRule,
   sceneRules,
+  skipCss,
 } from "../markup/index.ts";
 
 /**
@@ -29,6 +30,7 @@ export function pageCss(page: Page, assets: Assets): string {
   const moving = [
     reachCss.trim(),
     nativeCss.trim(),
+    ...(isLong(page) ? [skipCss.trim()] : []),
     ...rules.filter((rule) => rule.motion).map(ruleCss),
   ].join("\n");
   return [
@@ -42,6 +44,9 @@ export function pageCss(page: Page, assets: Assets): string {
     .filter(Boolean)
     .join("\n");
 }
+
+/** Whether so many layers are out of view at any time that it pays to skip them. */
+const isLong = ({ scenes }: Page) => scenes.reduce((sum, { layers }) => sum + layers.length, 0) > 300;
 
 const resetCss = `*, ::before, ::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
