@@ -1,8 +1,18 @@
+import axe from "axe-core";
 import { type Browser, chromium, type Page } from "playwright-core";
 import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
 
 export const launchChromium = (): Promise<Browser> =>
   chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+
+/** What axe finds wrong on a page: each rule with the elements that break it. */
+export async function accessibilityFaults(page: Page): Promise<string[]> {
+  await page.addScriptTag({ content: axe.source });
+  return page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run();
+    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" ")}`);
+  });
+}
 
 /** Scrolls to a position and waits until what is on the screen shows it. */
 export const scrollPage = (page: Page, scroll: number): Promise<void> =>

@@ -49,5 +49,10 @@ test("a page of many layers skips those far from the view, and none of those in 
     }
   }
   expect(compared).toBeGreaterThan(150);
+  const { scrollWidth, scrollHeight } = await tab.evaluate(() => {
+    const { scrollWidth, scrollHeight } = document.documentElement;
+    return { scrollWidth, scrollHeight };
+  });
+  expect([scrollWidth, scrollHeight]).toEqual([1280, layout.scrollHeight]);
   await browser.close();
 });

@@ -331,7 +331,7 @@ export const cases: Case[] = [
           { text: "Opening times", as: "h2", fontSize: "40px" },
           { text: "Every day from first to last tide." },
           { list: ["Ebb", "Flood"] },
-          { text: "Plan a visit", href: "#before" },
+          { text: "Plan a visit", href: "#before", background: "#034", radius: "8px", padding: "10px" },
         ],
         layers: [
           { name: "far", ...tank, depth: 1.4 },

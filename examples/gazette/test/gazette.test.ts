@@ -2,7 +2,7 @@ import { join } from "node:path";
 import type { Browser, Page } from "playwright-core";
 import { build, type PreviewServer, preview } from "vite";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { launchChromium, scrollPage } from "../../../test/chromium.ts";
+import { accessibilityFaults, launchChromium, scrollPage } from "../../../test/chromium.ts";
 import { root, temporaryFolder } from "../../../test/command.ts";
 
 const settings = {
@@ -60,6 +60,7 @@ test.each([
     }
   }
   expect(await live.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
+  expect(await accessibilityFaults(live)).toEqual([]);
   await plain.close();
   await live.close();
 });

@@ -5,7 +5,7 @@ import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { naturalSizes } from "../../../packages/cli/src/natural.ts";
 import { requireProject } from "../../../packages/cli/src/project.ts";
-import { launchChromium, layerBoxes, scrollPage } from "../../../test/chromium.ts";
+import { accessibilityFaults, launchChromium, layerBoxes, scrollPage } from "../../../test/chromium.ts";
 import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
 
 const pageFile = join(root, "examples/tidehouse/page.json");
@@ -81,6 +81,17 @@ describe("the demo in Chromium", () => {
       await page.close();
     },
   );
+
+  test.each(viewports)("gives axe nothing to find at $width x $height", async (viewport) => {
+    const page = await browser.newPage({ viewport });
+    await page.goto(pathToFileURL(join(site, "index.html")).href);
+    await page.evaluate(() => document.fonts.ready);
+    for (const scroll of [0, 2 * viewport.height, 6 * viewport.height]) {
+      await scrollPage(page, scroll);
+      expect(await accessibilityFaults(page)).toEqual([]);
+    }
+    await page.close();
+  });
 
   test.each([
     ["a reader who prefers less motion", { reducedMotion: "reduce" }],

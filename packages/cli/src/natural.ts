@@ -1,4 +1,12 @@
-import { type Block, columnDefaults, isImage, isText, type Natural, resolveLength } from "lumbit/core";
+import {
+  type Block,
+  buttonPadding,
+  columnDefaults,
+  isImage,
+  isText,
+  type Natural,
+  resolveLength,
+} from "lumbit/core";
 import type { Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
@@ -20,8 +28,11 @@ export function naturalSizes(project: Project): { natural: Natural; texts: TextS
           block.maxWidth === undefined
             ? within
             : Math.min(within, resolveLength(block.maxWidth, { viewport, percent: width }));
+        const inside = block.background
+          ? resolveLength(block.padding ?? buttonPadding, { viewport, percent: width })
+          : 0;
         return (block.list ?? [block.text ?? ""])
-          .map((text) => texts.size({ ...block, text }, widest, viewport).height)
+          .map((text) => texts.size({ ...block, text }, widest - 4 * inside, viewport).height + 2 * inside)
           .reduce((sum, height) => sum + height, 0);
       };
       const blocks = scene.content ?? [];

@@ -21,7 +21,7 @@ export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
 export { type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
 export { applyRules } from "./rules.ts";
 export { settleAt } from "./settle.ts";
-export { averageAdvance, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
+export { averageAdvance, buttonPadding, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
 export {
   parseMoment,
   type ResolvedTravel,

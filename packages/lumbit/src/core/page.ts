@@ -192,10 +192,19 @@ export type Layer = GroupedLayer | GroupLayer;
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
 export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize } & (
-    | { text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never }
-    | { list: readonly string[]; text?: never; as?: never; href?: never }
-    | { text: string; href: string; as?: never; list?: never }
+    | ({ text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never } & NoButton)
+    | ({ list: readonly string[]; text?: never; as?: never; href?: never } & NoButton)
+    | ({ text: string; href: string; as?: never; list?: never } & Button)
   );
+
+/** What makes a link look like a button: it has a background. */
+export interface Button {
+  background?: string;
+  radius?: Length;
+  /** Space above and below its text, and twice that beside it; `"0.75rem"` by default. */
+  padding?: Length;
+}
+type NoButton = { [K in keyof Button]?: never };
 
 /** One box of the page in which layers are stacked. */
 export interface Scene {

@@ -184,6 +184,12 @@ function sceneBreaches(scene: Json, path: Path): Breach[] {
         path: [...at, "as"],
         message: '"as" and "href" are both given: a link is no heading; make two blocks',
       });
+    const asButton = ["background", "radius", "padding"].filter((key) => key in block);
+    for (const key of "href" in block && "background" in block ? [] : asButton)
+      breaches.push({
+        path: [...at, key],
+        message: `"${key}" is for a link that looks like a button: give the block "href" and "background"`,
+      });
     breaches.push(...settingsBreaches(block, at));
   }
   return breaches;

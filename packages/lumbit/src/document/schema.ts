@@ -230,6 +230,9 @@ const block = z
       .refine(isSafeLink)
       .describe('where the link leads: "#scene", a path, or an address with https, http, mailto or tel')
       .optional(),
+    background: background.optional(),
+    radius: extent("rounding of the button's corners").optional(),
+    padding: extent("space in the button above and below its text").optional(),
     ...textStyle,
     fontSize: z
       .union([extent("text size"), fluidSize])

@@ -45,6 +45,7 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
   position: relative;
   isolation: isolate;
   height: var(--lumbit-h);
+  overflow: clip;
   break-inside: avoid;
   print-color-adjust: exact;
 }
@@ -55,8 +56,7 @@ ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "
 }
 .lumbit-flows { height: auto; }
 .lumbit-column { width: ${columnWidth}; margin-inline: auto; }
-.lumbit-stage { position: absolute; inset: 0; overflow: clip; overflow-clip-margin: 1px; container-type: size; pointer-events: none; }
-.lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
+.lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
 .lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
 .lumbit-content {
@@ -101,11 +101,16 @@ main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
 /**
  * Skips stages far from the view, for pages of many layers: browsers advance the animations of all of them in each
  * frame. Only where the engine wakes a skipped box a screen and a half early, as Chromium does (a property of its own
- * tells it from the others, which wake it when it already shows), and only because nothing around a stage clips: that
- * is why stages clip and not their scenes. A jump over more than that shows the new scenes one frame late.
+ * tells it from the others, which wake it when it already shows). It does so only where nothing around a stage clips
+ * its height, so here the stages clip, a pixel later than their scenes would, since they do not snap to whole pixels
+ * as these do. A jump over more than that shows the new scenes one frame late.
  */
 export const skipCss = `
-@supports (app-region: drag) { .lumbit-stage { content-visibility: auto; } }
+@supports (app-region: drag) {
+  .lumbit-scene { overflow-y: visible; }
+  .lumbit-stage { overflow: clip; overflow-clip-margin: 1px; content-visibility: auto; }
+  .lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
+}
 `;
 
 /** The conditions under which a page moves without script. */

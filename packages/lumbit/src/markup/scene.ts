@@ -1,5 +1,7 @@
 import {
   averageAdvance,
+  type Button,
+  buttonPadding,
   type PageLook,
   type Scene,
   type SceneSettings,
@@ -112,10 +114,13 @@ export function sceneRules(
     ...(edges ? [{ selector, declarations: edges }] : []),
     ...style(scene),
     ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
-    ...(scene.content ?? []).map((block, index) => ({
-      selector: `${selector} [data-lumbit-block="${index}"]`,
-      declarations: { ...textCss(block), "max-width": block.maxWidth },
-    })),
+    ...(scene.content ?? []).flatMap((block, index) => {
+      const own = `${selector} [data-lumbit-block="${index}"]`;
+      return [
+        { selector: own, declarations: { ...textCss(block), "max-width": block.maxWidth } },
+        ...(block.background ? [{ selector: `${own} > a`, declarations: buttonCss(block) }] : []),
+      ];
+    }),
     ...scene.layers.flatMap((layer) => layerRules(layer, context)),
   ];
 }
@@ -127,6 +132,14 @@ const estimatedEms = ({ text }: TextLayer) =>
 const cameraCss = (camera: PageLook["camera"]) => ({
   "--lumbit-pan": camera?.pan,
   "--lumbit-push": camera?.push,
+});
+
+const buttonCss = ({ background, radius, padding = buttonPadding }: Button): Declarations => ({
+  display: "inline-block",
+  padding: padding === 0 ? 0 : `${padding} calc(2 * ${padding})`,
+  background,
+  "border-radius": radius,
+  "text-decoration": "none",
 });
 
 /** The height that a scene says, or its least height. What a scene with content needs is known only to the stage. */
