@@ -1,4 +1,6 @@
+import fc from "fast-check";
 import type { Layer, Page, PageLook, Scene } from "lumbit/core";
+import { randomScenes } from "../random-scenes.ts";
 
 /** One row of the conformance table: a feature and a page that uses it. */
 export interface Case {
@@ -390,4 +392,8 @@ export const cases: Case[] = [
     name: "hidden layers",
     page: middle({ layers: [block("a", { hidden: true }), block("b", { depth: 1 })] }),
   },
+  ...fc.sample(randomScenes, { numRuns: 5, seed: 14 }).map((scenes, index) => ({
+    name: `random scenes ${index + 1}`,
+    page: page(scenes),
+  })),
 ];

@@ -1,65 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { randomScenes as scenes, randomViewport as viewport } from "../../../../test/random-scenes.ts";
 import { layoutPage, type Natural } from "./layout.ts";
-import type { Layer, Length, Page, Place, Scene } from "./page.ts";
+import type { Layer, Page, Scene } from "./page.ts";
 import { poseAt } from "./pose.ts";
 
 const natural: Natural = {
   layer: (layer) => (layer.image ? { width: 400, height: 300 } : { width: 240, height: 60 }),
   content: () => 900,
 };
-const viewport = fc.record({
-  width: fc.integer({ min: 320, max: 3840 }),
-  height: fc.integer({ min: 320, max: 2160 }),
-});
-const amount = fc.integer({ min: -30, max: 130 });
-const length: fc.Arbitrary<Length> = fc
-  .tuple(amount, fc.constantFrom("px", "%", "vw", "vh", "svh", "dvh", "rem"))
-  .map(([value, unit]) => `${value}${unit}` as Length);
-const size: fc.Arbitrary<Length> = fc
-  .tuple(fc.integer({ min: 1, max: 120 }), fc.constantFrom("px", "%", "vw", "vh"))
-  .map(([value, unit]) => `${value}${unit}` as Length);
-const motion = fc.oneof(
-  fc.record({ depth: fc.double({ min: -0.8, max: 50, noNaN: true }) }),
-  fc.record({ speed: fc.double({ min: 0, max: 3, noNaN: true }) }),
-  fc.constant({ depth: "horizon" as const }),
-);
-const direction = fc.oneof(
-  fc.constantFrom("down" as const, "up" as const, "left" as const, "right" as const),
-  fc.integer({ min: 0, max: 359 }),
-);
-const place = fc.record({ left: length, top: length, width: size, height: size }) as fc.Arbitrary<Place>;
-const kind = fc.oneof(
-  fc.record({ image: fc.constant("a.png"), alt: fc.constant("") }),
-  fc.record({ image: fc.constant("a.png"), alt: fc.constant(""), place, pane: fc.boolean() }),
-  fc.record({
-    shape: fc.constant("ellipse" as const),
-    background: fc.constant("#123"),
-    place,
-    pane: fc.boolean(),
-  }),
-  fc.record({ text: fc.constant("tide"), place: fc.record({ left: length, top: length }) }),
-);
-const layers = fc
-  .array(fc.tuple(kind, motion, direction), { minLength: 1, maxLength: 5 })
-  .map((parts) =>
-    parts.map(
-      ([own, motion, direction], index) => ({ name: `l${index}`, ...own, ...motion, direction }) as Layer,
-    ),
-  );
-const scenes: fc.Arbitrary<Scene[]> = fc
-  .array(
-    fc.record({
-      height: fc.integer({ min: 10, max: 300 }).map((value): Length => `${value}vh`),
-      settle: fc.constantFrom("auto" as const, "enter" as const, "middle" as const, "leave" as const, 0.3),
-      relief: fc.double({ min: 0, max: 2, noNaN: true }),
-      camera: fc.record({ pan: fc.double({ min: -0.5, max: 0.5, noNaN: true }) }),
-      width: fc.constantFrom("full" as const, "column" as const),
-      layers,
-    }),
-    { minLength: 1, maxLength: 4 },
-  )
-  .map((list) => list.map((scene, index) => ({ ...scene, name: `s${index}` })));
 const pageOf = (scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 
