@@ -1,0 +1,99 @@
+import { describe, expect, test } from "vitest";
+import type { Layer, Page, Scene } from "../core/index.ts";
+import { pageCss, pageHtml } from "./index.ts";
+
+const picture = (name: string, more: object = {}): Layer =>
+  ({ name, image: "art/a.webp", alt: "", ...more }) as Layer;
+const page = (...scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
+const assets = {
+  pictures: { "art/a.webp": { url: "a b.webp?1", width: 400, height: 300 } },
+  fonts: {},
+};
+const html = (page: Page) => pageHtml(page, { assets, stylesheet: "page.css" });
+const tag = (html: string, name: string) =>
+  new RegExp(`<[^>]*data-lumbit-layer="${name}"[^>]*>`).exec(html)?.[0];
+
+describe("the HTML", () => {
+  const scenes = ["one", "two"].map(
+    (name): Scene => ({
+      name,
+      layers: [
+        picture(`${name}-fixed`, { depth: "horizon" }),
+        picture(`${name}-far`, { depth: 2, place: { left: 0, width: "40%" } }),
+        { name: `${name}-row`, text: "ebb & flow", repeat: 3, wrap: false },
+      ],
+    }),
+  );
+
+  test("loads the first screen at once, what is fixed early, and the rest as it comes near", () => {
+    const written = html(page(...scenes));
+    for (const name of ["one-fixed", "one-far"])
+      expect(tag(written, name)).not.toMatch(/loading|priority|decoding/);
+    expect(tag(written, "two-fixed")).toMatch(/fetchpriority="low" decoding="async"/);
+    expect(tag(written, "two-fixed")).not.toContain("loading");
+    expect(tag(written, "two-far")).toMatch(/loading="lazy" decoding="async"/);
+  });
+
+  test("says a repeated text once to those who listen", () => {
+    const written = html(page(...scenes));
+    const row = /<p data-lumbit-layer="one-row".*?<\/p>/s.exec(written)?.[0] ?? "";
+    expect(row.match(/ebb &#x26; flow/g)).toHaveLength(3);
+    expect(row.match(/aria-hidden="true"/g)).toHaveLength(2);
+  });
+
+  test("keeps pictures' own sizes, so that nothing shifts when they come", () => {
+    expect(tag(html(page(...scenes)), "two-far")).toMatch(/width="400" height="300"/);
+  });
+});
+
+describe("the style sheet", () => {
+  test("holds no script, no fetch but its own, and nothing that ends its rules", () => {
+    const css = pageCss(
+      page({ name: "s", background: "#123", layers: [picture("a", { depth: 1 })] }),
+      assets,
+    );
+    expect(css).not.toMatch(/<\/|javascript:|expression|@import|url\(/);
+    expect(css.split("{").length).toBe(css.split("}").length);
+  });
+
+  test("moves only for readers who did not ask for less motion, on a screen, where the browser can", () => {
+    const css = pageCss(page({ name: "s", layers: [picture("a", { depth: 1 })] }), assets);
+    const still = css.slice(0, css.indexOf("@media screen and (prefers-reduced-motion: no-preference)"));
+    expect(still).not.toMatch(/animation|view-timeline|@keyframes/);
+    expect(css).toContain("@supports (animation-timeline: view())");
+  });
+
+  test("covers the whole passage of a pane beside a scene that is as high as its content", () => {
+    const rule = (css: string, name: string) =>
+      [...css.matchAll(new RegExp(`\\[data-lumbit-scene="${name}"\\] \\{([^}]*)\\}`, "g"))]
+        .map(([, body]) => body)
+        .join();
+    const flow: Scene = { name: "flow", content: [{ text: "Tide" }], layers: [] };
+    const pane: Scene = { name: "pane", height: "40vh", layers: [picture("a", { depth: 1 })] };
+    const css = pageCss(page(flow, pane), assets);
+    expect(rule(css, "pane")).toContain("--lumbit-from: 0px");
+    expect(rule(css, "pane")).not.toContain("--lumbit-to");
+    expect(rule(pageCss(page(pane, flow), assets), "pane")).toContain("--lumbit-to: calc(");
+  });
+
+  test("gives a button its padding, twice as much beside its text as above", () => {
+    const block = { text: "Visit", href: "#s", background: "#034", padding: "10px" } as const;
+    const css = pageCss(page({ name: "s", content: [block], layers: [] }), assets);
+    expect(css).toMatch(
+      /\[data-lumbit-block="0"\] > a \{ [^}]*padding: 10px calc\(2 \* 10px\); background: #034;/,
+    );
+  });
+
+  test("puts what stands in for a font behind it in every list", () => {
+    const fontStacks = { Mill: { fontFamily: 'Mill, "Mill Fallback"', fontFaces: "@font-face { }" } };
+    const layers: Layer[] = [
+      { name: "a", text: "a", fontFamily: "Georgia, Mill, serif" },
+      { name: "b", text: "b", fontFamily: '"Mill"' },
+      { name: "c", text: "c", fontFamily: "Millstone, serif" },
+    ];
+    const css = pageCss(page({ name: "s", layers }), { ...assets, fontStacks });
+    expect(css).toContain('font-family: Georgia,Mill, "Mill Fallback", serif;');
+    expect(css).toContain('font-family: Mill, "Mill Fallback";');
+    expect(css).toContain("font-family: Millstone, serif;");
+  });
+});
