@@ -28,22 +28,21 @@ export async function fontStacks({
   fonts,
 }: Pick<Project, "page" | "fonts">): Promise<Record<string, FontStack>> {
   const sizer = new TextSizer(page, fonts);
-  const stacks = (page.fonts ?? []).map(async ({ family, src }): Promise<[string, FontStack]> => {
+  const stacks = (page.fonts ?? []).map(async ({ family, src }): Promise<[string, FontStack][]> => {
     const { bytes, font } = fonts.find(({ path }) => path === src) as FontAsset;
     const texts = textsOf(page).filter((text) => sizer.fontOf(text) === font);
-    const { xWidthAvg, ...metrics } = {
-      ...(await fromBuffer(bytes)),
-      familyName: family,
-      subsets: undefined,
-    };
-    const asUsed = { ...metrics, xWidthAvg: xWidthAvg * usedWidth(texts, font) };
+    const metrics = await fromBuffer(bytes).catch(() => undefined);
+    // A font that shows but whose metrics cannot be read has no stand-in.
+    if (!metrics) return [];
+    const xWidthAvg = metrics.xWidthAvg * usedWidth(texts, font);
+    const asUsed = { ...metrics, familyName: family, subsets: undefined, xWidthAvg };
     const similar = hasSerifs(family, page)
       ? ([timesNewRoman, notoSerif] as const)
       : ([arial, roboto] as const);
-    return [family, createFontStack([asUsed, ...similar])];
+    return [[family, createFontStack([asUsed, ...similar])]];
   });
   // Of a family in several files the first, usually its regular one, stands for all.
-  return Object.fromEntries((await Promise.all(stacks)).reverse());
+  return Object.fromEntries((await Promise.all(stacks)).flat().reverse());
 }
 
 /** Whether a page names `serif` behind a family, in one of its font lists. */
