@@ -1,7 +1,9 @@
-// Draws the art of the Tidehouse demo into ../art and copies its fonts into ../fonts. Everything is seeded: the same
-// pictures on every run.
+// Draws the art of the Tidehouse demo into ../art and copies its fonts into ../fonts, or into the folder after --to.
+// Everything is seeded: the same pictures on every run. Names draw only those: node draw/draw.mjs neap spring
 import { copyFile, mkdir } from "node:fs/promises";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { parseArgs } from "node:util";
 import { createCanvas } from "@napi-rs/canvas";
 import sharp from "sharp";
 import { css } from "./colour.mjs";
@@ -150,9 +152,12 @@ const pictures = {
   "sea-floor": { draw: () => drawSeaFloor(2800, 1000, ground), quality: 76 },
 };
 
-const folder = fileURLToPath(new URL("../art/", import.meta.url));
-const wanted = process.argv.slice(2);
-await mkdir(folder, { recursive: true });
+const { values, positionals: wanted } = parseArgs({
+  options: { to: { type: "string" } },
+  allowPositionals: true,
+});
+const home = values.to ?? fileURLToPath(new URL("..", import.meta.url));
+for (const folder of ["art", "fonts"]) await mkdir(join(home, folder), { recursive: true });
 for (const [name, { draw, quality, alpha = 85, soften }] of Object.entries(pictures)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const canvas = draw();
@@ -162,7 +167,7 @@ for (const [name, { draw, quality, alpha = 85, soften }] of Object.entries(pictu
   if (soften) picture = picture.blur(soften);
   const { size } = await picture
     .webp({ quality, alphaQuality: alpha, effort: 6, smartSubsample: true })
-    .toFile(`${folder}${name}.webp`);
+    .toFile(join(home, "art", `${name}.webp`));
   console.log(`${name}.webp  ${canvas.width} x ${canvas.height}  ${(size / 1024).toFixed(0)} kB`);
 }
 
@@ -171,5 +176,5 @@ for (const [font, file] of [
   ["figtree", "figtree-latin-wght-normal"],
 ]) {
   const source = import.meta.resolve(`@fontsource-variable/${font}/files/${file}.woff2`);
-  await copyFile(new URL(source), `${folder}../fonts/${font}.woff2`);
+  await copyFile(new URL(source), join(home, "fonts", `${font}.woff2`));
 }

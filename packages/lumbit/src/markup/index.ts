@@ -1,7 +1,7 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
 export { animationCss, motionCss } from "./layer.ts";
-export { modelCss, motionConditions, nativeCss, reachCss, skipCss } from "./model.css.ts";
+export { modelCss, motionConditions, nativeCss, propertyCss, reachCss, skipCss } from "./model.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { pageRules, sceneRules, sceneSelector, settleCss } from "./scene.ts";
 export { type Staging, stageLayers } from "./stage.ts";

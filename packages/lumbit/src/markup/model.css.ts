@@ -11,7 +11,8 @@ import { driftRange } from "./layer.ts";
  * top edge alone, so nothing jumps. For the same reason the timeline's range starts at one large viewport before
  * that edge reaches the top, not where the `cover` range does.
  *
- * What is registered is computed once, on the scene; its layers inherit lengths in px instead of formulas.
+ * What is registered (`propertyCss`, for the document, since shadow roots cannot register) is computed once, on the
+ * scene; its layers inherit lengths in px instead of formulas.
  */
 const lengths = [
   "v",
@@ -33,13 +34,15 @@ const lengths = [
   "reach-left",
 ];
 
-const columnWidth = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
-
-export const modelCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
+export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
 ${["enter-x", "enter-y", "leave-x", "leave-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
 ${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`).join("\n")}
+`;
 
+const columnWidth = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
+
+export const modelCss = `
 :root { --lumbit-v: 100vh; }
 .lumbit-scene {
   position: relative;

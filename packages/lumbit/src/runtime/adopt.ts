@@ -1,8 +1,7 @@
 import type { Declarations } from "../markup/index.ts";
 import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
-import { liveCss } from "./live.css.ts";
 import { rememberAttributes } from "./live.ts";
-import { adoptSheet } from "./sheet.ts";
+import { adoptModel } from "./model-sheet.ts";
 
 /** Takes scenes from existing markup. Everything is read before anything is written. */
 export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): HTMLElement[] {
@@ -14,7 +13,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     [scene, sceneStyle(scene)],
     ...layersIn(scene).map((layer): [HTMLElement, Declarations] => [layer, layerStyle(layer, native)]),
   ]);
-  undo.push(adoptSheet(element, liveCss));
+  undo.push(adoptModel(element));
   for (const [styledElement, declarations] of styled) {
     undo.push(rememberAttributes(styledElement));
     for (const [name, value] of Object.entries(declarations))

@@ -8,8 +8,8 @@ import {
   sceneRules,
   sceneSelector,
 } from "../markup/index.ts";
-import { liveCss } from "./live.css.ts";
 import { liveElement, rememberAttributes } from "./live.ts";
+import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet } from "./sheet.ts";
 
 /** Builds a scene in an element, and gives what styles it again when sizes of its pictures or letters have changed. */
@@ -29,7 +29,7 @@ export function build(
       .map((rule) => (rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule)))
       .join("\n");
   undo.push(rememberAttributes(element));
-  undo.push(adoptSheet(element, liveCss));
+  undo.push(adoptModel(element));
   let current = "";
   let release = () => {};
   undo.push(() => release());

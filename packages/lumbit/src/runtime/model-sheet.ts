@@ -1,0 +1,15 @@
+import { modelCss, motionConditions, nativeCss, propertyCss, reachCss } from "../markup/index.ts";
+import { adoptSheet } from "./sheet.ts";
+
+/** Gives the tree that an element lives in the model in CSS, and gives what takes it back. */
+export function adoptModel(element: Element): () => void {
+  const releases = [
+    adoptSheet(element.ownerDocument.documentElement, propertyCss),
+    adoptSheet(element, liveCss),
+  ];
+  return () => releases.forEach((release) => void release());
+}
+
+const liveCss = `${modelCss}
+@media ${motionConditions.media} {${reachCss}
+@supports ${motionConditions.supports} {${nativeCss}}}`;

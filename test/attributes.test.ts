@@ -1,0 +1,183 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import { type Direction, driftOf, type Layer, passageOf, type Settle, settleAt } from "lumbit/core";
+import type { Browser, Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { launchChromium, scrollPage } from "./chromium.ts";
+import { root } from "./command.ts";
+
+let browser: Browser;
+let server: Server;
+let body = "";
+beforeAll(async () => {
+  server = createServer((request, response) => {
+    const script = request.url?.startsWith("/dist/");
+    response.writeHead(200, { "content-type": script ? "text/javascript" : "text/html; charset=utf-8" });
+    response.end(
+      script
+        ? readFileSync(join(root, "packages/lumbit", String(request.url)))
+        : `<!doctype html><style>body { margin: 0 } .gap { height: 1300px } section { position: relative; height: 620px } i { position: absolute; left: 300px; top: 200px; width: 90px; height: 60px }</style>${body}`,
+    );
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  browser = await launchChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  server?.close();
+});
+
+const viewport = { width: 1000, height: 800 };
+
+async function open(markup: string): Promise<Page> {
+  body = markup;
+  const page = await browser.newPage({ viewport });
+  await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+  await page.evaluate('import("/dist/lumbit.js").then((lumbit) => void Object.assign(window, lumbit))');
+  return page;
+}
+
+/** A scene of one layer between two others, so that all of its passage can be reached. */
+const markup = (scene: string, layer: string) =>
+  `<div class="gap"></div><section data-lumbit-scene ${scene}><i ${layer}></i></section><div class="gap"></div>`;
+
+/** How far a layer stands from where its scene has it, and its size. */
+const offset = (page: Page) =>
+  page.evaluate(() => {
+    const [scene, layer] = ["section", "i"].map((name) =>
+      document.querySelector(name)?.getBoundingClientRect(),
+    );
+    if (!scene || !layer) throw new Error("the scene is missing");
+    return {
+      x: layer.left - scene.left - 300,
+      y: layer.top - scene.top - 200,
+      width: layer.width,
+      top: scene.top,
+    };
+  });
+
+type Row = [
+  scene: string,
+  layer: string,
+  model: { layer: object; relief?: number; pan?: number; settle?: Settle },
+];
+const rows: Row[] = [
+  ["", 'data-lumbit-depth="1"', { layer: { depth: 1 } }],
+  ["", 'data-lumbit-depth="horizon"', { layer: { depth: "horizon" } }],
+  ["", 'data-lumbit-speed="1.4" data-lumbit-direction="up"', { layer: { speed: 1.4, direction: "up" } }],
+  [
+    "",
+    'data-lumbit-depth="2" data-lumbit-direction="60"',
+    { layer: { depth: 2, direction: 60 as Direction } },
+  ],
+  ['data-lumbit-relief="0.4"', 'data-lumbit-depth="3"', { layer: { depth: 3 }, relief: 0.4 }],
+  ['data-lumbit-pan="-0.3"', 'data-lumbit-depth="1"', { layer: { depth: 1 }, pan: -0.3 }],
+  ...(["enter", "top", "middle", "bottom", "leave", 0.2] as const).map(
+    (settle): Row => [
+      `data-lumbit-settle="${settle}"`,
+      'data-lumbit-depth="1"',
+      { layer: { depth: 1 }, settle },
+    ],
+  ),
+];
+
+describe.each(["native", "scripted"])("attributes, %s", (driver) => {
+  test.each(rows)("%s %s moves a layer as the model says", async (scene, layer, model) => {
+    const page = await open(markup(scene, layer));
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    const passage = passageOf({ viewport: 800, scene: 620, before: 1300, after: 1300 });
+    const settle = settleAt(model.settle ?? "auto", passage);
+    const drift = driftOf({ name: "i", text: "i", ...model.layer } as Layer, {
+      relief: model.relief ?? 1,
+      camera: { pan: model.pan ?? 0, push: 0 },
+    });
+    for (const scroll of [560, 900, 1290, 1700, 1880]) {
+      await scrollPage(page, scroll);
+      const { x, y, top } = await offset(page);
+      const d = 800 - top - settle;
+      expect(x, `across at ${scroll}`).toBeCloseTo(drift.x * d, 0);
+      expect(y, `down at ${scroll}`).toBeCloseTo(drift.y * d, 0);
+    }
+    await page.close();
+  });
+
+  test.each([
+    ["scene", "cover 0% cover 100%", (scroll: number) => (scroll - 500) / 1420],
+    ["page", "cover 25% cover 75%", (scroll: number) => (scroll / 2420 - 0.25) * 2],
+    ["layer", "entry 0% exit 100%", (scroll: number) => (scroll - 700) / 860],
+  ])("a travel follows the %s over a part of its passage", async (of, over, share) => {
+    const page = await open(
+      markup(
+        "",
+        `data-lumbit-travel-x="-40px 20vw" data-lumbit-travel-over="${over}" data-lumbit-travel-of="${of}"`,
+      ),
+    );
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    for (const scroll of [500, 800, 1210, 1500, 1900]) {
+      await scrollPage(page, scroll);
+      const at = Math.min(Math.max(share(scroll), 0), 1);
+      expect((await offset(page)).x, `at ${scroll}`).toBeCloseTo(-40 + 240 * at, 0);
+    }
+    await page.close();
+  });
+
+  test("works inside a shadow root, and leaves nothing there", async () => {
+    const page = await open('<div class="gap"></div><div id="host"></div><div class="gap"></div>');
+    await page.evaluate((driver) => {
+      const host = document.getElementById("host") as HTMLElement;
+      const shadow = host.attachShadow({ mode: "open" });
+      shadow.innerHTML = `<style>section { position: relative; height: 620px } i { position: absolute; left: 300px; top: 200px; width: 90px; height: 60px }</style><section data-lumbit-scene><i data-lumbit-depth="1"></i></section>`;
+      const mount = (
+        window as unknown as { mount: (element: Element, options: object) => { dispose(): void } }
+      ).mount;
+      Object.assign(window, {
+        before: shadow.innerHTML,
+        own: mount(shadow.querySelector("section") as Element, { driver }),
+      });
+    }, driver);
+    const inside = () =>
+      page.evaluate(() => {
+        const shadow = (document.getElementById("host") as HTMLElement).shadowRoot as ShadowRoot;
+        const [scene, layer] = ["section", "i"].map((name) =>
+          shadow.querySelector(name)?.getBoundingClientRect(),
+        );
+        return { top: scene?.top ?? 0, offset: (layer?.top ?? 0) - (scene?.top ?? 0) - 200 };
+      });
+    for (const scroll of [600, 1200, 1800]) {
+      await scrollPage(page, scroll);
+      const { top, offset } = await inside();
+      expect(offset).toBeCloseTo(0.5 * (800 - top - 710), 0);
+    }
+    expect(
+      await page.evaluate(`own.dispose(); [document.getElementById("host").shadowRoot.innerHTML === before,
+        document.getElementById("host").shadowRoot.adoptedStyleSheets.length]`),
+    ).toEqual([true, 0]);
+    await page.close();
+  });
+});
+
+test.each([
+  [
+    "data-lumbit-settle",
+    "centre",
+    '"auto", "enter", "top", "middle", "bottom", "leave" or a share from 0 to 1',
+    true,
+  ],
+  ["data-lumbit-relief", "much", "a number", true],
+  ["data-lumbit-width", "wide", '"full", from edge to edge of the page', true],
+  ["data-lumbit-depth", "-1", 'a number above -1, or "horizon"', false],
+  ["data-lumbit-speed", "-0.1", "a number of 0 or more", false],
+  ["data-lumbit-direction", "sideways", '"down", "up", "left", "right" or an angle in degrees', false],
+  ["data-lumbit-travel-x", "40px", 'two lengths such as "0px -40%"', false],
+])('%s="%s" is refused with what is allowed', async (name, value, allowed, ofScene) => {
+  const attribute = `${name}="${value}"`;
+  const other = name.includes("depth") || name.includes("speed") ? "" : ' data-lumbit-depth="1"';
+  const page = await open(ofScene ? markup(attribute, other) : markup("", attribute + other));
+  const message = await page.evaluate(
+    "(() => { try { mount(document.body) } catch (error) { return error.name + ': ' + error.message } })()",
+  );
+  expect(message).toBe(`AttributeError: <${ofScene ? "section" : "i"}>: ${attribute} is not ${allowed}`);
+  await page.close();
+});
