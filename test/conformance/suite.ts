@@ -49,6 +49,8 @@ const readPage = `
 await document.fonts.ready;
 // A frame, and after it whatever was drawn in it.
 const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+// A mounted scene measures itself anew in the frames after a resize.
+for (let index = 0; index < 3; index++) await frame();
 const box = (element) => { const { left, top, width, height } = element.getBoundingClientRect(); return [left, top, width, height]; };
 const key = (element) => element.closest("[data-lumbit-scene]").dataset.lumbitScene + "/" + element.dataset.lumbitLayer;
 const layers = [...document.querySelectorAll("[data-lumbit-layer]")];
