@@ -392,7 +392,7 @@ export const cases: Case[] = [
     name: "hidden layers",
     page: middle({ layers: [block("a", { hidden: true }), block("b", { depth: 1 })] }),
   },
-  ...fc.sample(randomScenes, { numRuns: 5, seed: 14 }).map((scenes, index) => ({
+  ...fc.sample(randomScenes, { numRuns: 3, seed: 14 }).map((scenes, index) => ({
     name: `random scenes ${index + 1}`,
     page: page(scenes),
   })),
