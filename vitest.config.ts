@@ -10,7 +10,7 @@ export default defineConfig({
     ],
     // Browsers measure each other when they share the machine.
     fileParallelism: false,
-    testTimeout: 400_000,
+    testTimeout: 120_000,
     hookTimeout: 120_000,
   },
 });

@@ -76,10 +76,12 @@ for (let index = 0; index < ${positions}; index++) {
 return JSON.stringify({ texts, letters, contents, scrollHeight, scrollWidth, steps });`;
 
 /** Who moves the page: its style sheet, the script for browsers that cannot, or `mount` with either driver. */
-type Mode = "native" | "scripted" | "mounted native" | "mounted scripted";
+const modes = ["native", "scripted", "mounted native", "mounted scripted"];
 
 /** A classic scroll bar takes from the width that percentages are of, but not from vw: not what is tested here. */
 const noScrollBar = "html{scrollbar-width:none}";
+/** The page's own font: WebKitGTK rounds the letters of the system's fonts to whole pixels. */
+const fontFace = '@font-face{font-family:Figtree;font-weight:300 900;src:url("figtree.woff2")}';
 
 const figtree = readFileSync(join(root, "examples/tidehouse/fonts/figtree.woff2"));
 const fonts = [{ path: "figtree.woff2", bytes: figtree, font: (await Font.open(figtree)) as Font }];
@@ -106,7 +108,7 @@ function respond(path: string, picture: Buffer): [type: string, body: string | B
     const hosts = found.page.scenes.map((_, index) => `<div id="host-${index}"></div>`).join("");
     return [
       "text/html",
-      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}</style>${hosts}<script type="module" src="mount.js"></script>`,
+      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}${fontFace}</style>${hosts}<script type="module" src="mount.js"></script>`,
     ];
   }
   const html = pageHtml(found.page, { assets, stylesheet: "page.css" });
@@ -146,9 +148,6 @@ export function conformance(name: Engine["name"]): void {
     server?.close();
   });
 
-  // WebKitGTK draws on the processor here, at a tenth of the others' pace; mounting is compared in those.
-  const modes: Mode[] =
-    name === "webkit" ? ["native", "scripted"] : ["native", "scripted", "mounted native", "mounted scripted"];
   describe.each(modes)(`${name}, %s`, (mode) => {
     let worst = 0;
     let comparisons = 0;

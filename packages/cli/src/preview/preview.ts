@@ -112,8 +112,10 @@ export async function startPreview(file: string, port: number, events: PreviewEv
     watched: new Set((await readProject(file)).files).size,
     async close() {
       await watcher.close();
-      for (const listener of listeners) listener.end();
-      await new Promise((resolve) => server.close(resolve));
+      const closed = new Promise((resolve) => server.close(resolve));
+      // A page that is still open keeps its connections, and would connect again.
+      server.closeAllConnections();
+      await closed;
     },
   };
 }
