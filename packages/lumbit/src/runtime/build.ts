@@ -77,7 +77,8 @@ function emsOf(element: HTMLElement | null): number {
   element.style.setProperty("font-size", `${size}px`, "important");
   const range = element.ownerDocument.createRange();
   range.selectNodeContents(element);
-  const scale = element.getBoundingClientRect().width / Number.parseFloat(getComputedStyle(element).width) || 1;
+  const scale =
+    element.getBoundingClientRect().width / Number.parseFloat(getComputedStyle(element).width) || 1;
   const ems = range.getBoundingClientRect().width / scale / size;
   element.style.removeProperty("font-size");
   return Number(ems.toFixed(4)) || 1;
