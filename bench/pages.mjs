@@ -58,10 +58,15 @@ addEventListener("scroll", () => {
 
 const assets = { pictures: {}, fonts: {} };
 
+const asScripted = `
+for (const scene of document.querySelectorAll("[data-lumbit-driver]")) scene.dataset.lumbitDriver = "scripted";`;
+
 /** The ways to move a page: its HTML, whether its own motion is on, and the script it gets. */
 export const ways = {
   static: { moves: false },
   "plain loop": { moves: false, script: plainLoop },
+  // The same loop on the page that the scripted driver moves: what of its cost is the page's.
+  "loop, moving page": { moves: true, script: `${asScripted}${plainLoop}` },
   "naive listener": { moves: false, script: naiveListener },
   native: { moves: true },
   // The least that the standard costs: the same animations between two plain lengths, wherever that puts the layers.

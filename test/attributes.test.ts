@@ -87,7 +87,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
   test.each(rows)("%s %s moves a layer as the model says", async (scene, layer, model) => {
     const page = await open(markup(scene, layer));
     await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
-    const passage = passageOf({ viewport: 800, scene: 620, before: 1300, after: 1300 });
+    const passage = passageOf({ hold: 0, viewport: 800, scene: 620, before: 1300, after: 1300 });
     const settle = settleAt(model.settle ?? "auto", passage);
     const drift = driftOf({ name: "i", text: "i", ...model.layer } as Layer, {
       relief: model.relief ?? 1,

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { Layer, Page, PageLook, Scene } from "lumbit/core";
+import type { Layer, Page, PageLook, Ramp, Scene } from "lumbit/core";
 import { randomScenes } from "../random-scenes.ts";
 
 /** One row of the conformance table: a feature and a page that uses it. */
@@ -26,6 +26,13 @@ const tank: Omit<Extract<Layer, { image: string }>, "name" | "depth" | "speed"> 
 };
 const block = (name: string, more: object = {}): Layer =>
   ({ name, shape: "rectangle", background: "#0a6", place: box, ...more }) as Layer;
+
+/** A ramp by its stops, each a moment, a value and how it goes on. */
+const ramp = (property: string, ...stops: [at: string, value: string | number, easing?: string][]) =>
+  ({
+    property,
+    stops: stops.map(([at, value, easing]) => ({ at, value, ...(easing && { easing }) })),
+  }) as unknown as Ramp;
 
 /** Every feature is at least one row. */
 export const cases: Case[] = [
@@ -358,6 +365,194 @@ export const cases: Case[] = [
   {
     name: "a page backdrop, fixed",
     page: middle({ layers: [block("a")] }, { backdrop: { ...tank, depth: "horizon" } }),
+  },
+  {
+    name: "ramps of every part of a pose",
+    page: middle({
+      layers: [
+        block("opacity", { ramps: [ramp("opacity", ["exit 0%", 1], ["exit 70%", 0])] }),
+        block("blur", { depth: 0.4, ramps: [ramp("blur", ["entry 0%", "12px"], ["contain 50%", "0px"])] }),
+        block("scale", { depth: 1, ramps: [ramp("scale", ["cover 10%", 0.5], ["cover 90%", 1.6])] }),
+        block("rotate", { depth: -0.2, ramps: [ramp("rotate", ["cover 0%", -30], ["cover 100%", 120])] }),
+        block("x", { ramps: [ramp("x", ["cover 20%", "-50%"], ["exit 40%", "30vw"])] }),
+        block("y", { depth: 2, ramps: [ramp("y", ["entry 50%", "20vh"], ["exit 50%", "-100%"])] }),
+        block("light", {
+          ramps: [
+            ramp("brightness", ["cover 0%", 0.4], ["cover 100%", 1.4]),
+            ramp("saturation", ["cover 0%", 2], ["cover 100%", 0]),
+          ],
+        }),
+        {
+          name: "soft",
+          ...tank,
+          depth: "horizon",
+          ramps: [
+            ramp("blur", ["entry 0%", "16px"], ["entry 100%", "0px"]),
+            ramp("scale", ["cover 0%", 1], ["cover 100%", 1.3]),
+          ],
+        },
+      ],
+    }),
+  },
+  {
+    name: "ramps over several stops, eased, with haze and focus",
+    page: middle(
+      {
+        camera: { push: 0.2 },
+        layers: [
+          block("fade", {
+            depth: 1.5,
+            ramps: [
+              ramp(
+                "opacity",
+                ["entry 10%", 0, "ease-in"],
+                ["cover 40%", 1],
+                ["cover 60%", 1, "ease-out"],
+                ["exit 80%", 0.1],
+              ),
+              ramp("blur", ["cover 0%", "6px", "ease"], ["cover 50%", "0px"], ["cover 100%", "9px"]),
+              ramp(
+                "scale",
+                ["cover 0%", 1, "cubic-bezier(0.3, 0, 0.1, 1)"],
+                ["cover 50%", 1.4],
+                ["cover 100%", 0.8],
+              ),
+            ],
+          }),
+          block("wander", {
+            depth: 0.5,
+            direction: "left",
+            travel: { y: ["0px", "10vh"] },
+            ramps: [
+              ramp(
+                "x",
+                ["cover 0%", 0, "ease-in-out"],
+                ["cover 30%", "80px"],
+                ["cover 60%", "-40px"],
+                ["cover 100%", "10vw"],
+              ),
+              ramp("rotate", ["cover 0%", 0, "steps(4)"], ["cover 100%", 90]),
+            ],
+          }),
+        ],
+      },
+      { haze: 0.5, focus: { depth: 0, blur: "10px" } },
+    ),
+  },
+  {
+    name: "ramps of a group, of the layers in it, of the page, of a layer's own passage, and by rules",
+    page: middle({
+      layers: [
+        {
+          name: "group",
+          depth: 0.8,
+          place: { left: "15%", top: "20%", width: "300px", height: "200px" },
+          ramps: [
+            ramp("scale", ["cover 0%", 0.7], ["cover 100%", 1.3]),
+            ramp("rotate", ["cover 0%", 0], ["cover 100%", 60]),
+          ],
+          layers: [
+            {
+              name: "in",
+              shape: "ellipse",
+              background: "#09f",
+              place: { left: "10%", top: "10%", width: "40%", height: "30%" },
+            },
+            {
+              name: "turned",
+              shape: "rectangle",
+              background: "#f90",
+              place: { right: 0, bottom: 0, width: "60px", height: "40px" },
+              ramps: [
+                ramp("rotate", ["cover 0%", 0], ["cover 100%", -90]),
+                ramp("x", ["cover 0%", 0], ["cover 100%", "-40px"]),
+                ramp("opacity", ["cover 0%", 1], ["cover 50%", 0.3]),
+              ],
+            },
+          ],
+        },
+        block("page", { ramps: [{ ...ramp("opacity", ["cover 0%", 0.2], ["cover 100%", 1]), of: "page" }] }),
+        block("own", {
+          depth: 1,
+          ramps: [{ ...ramp("scale", ["entry 0%", 0.5], ["exit 100%", 1.5]), of: "layer" }],
+        }),
+        block("rule", {
+          ramps: [ramp("opacity", ["entry 0%", 0], ["entry 100%", 1])],
+          rules: [
+            { media: "(max-width: 600px)", ramps: [] },
+            { media: "(min-width: 1500px)", ramps: [ramp("x", ["cover 0%", "0px"], ["cover 100%", "20vw"])] },
+          ],
+        }),
+      ],
+    }),
+  },
+  ...(["60vh", "100vh", "140vh"] as const).map((height) => ({
+    name: `a hold of a scene of ${height}`,
+    page: middle({
+      height,
+      hold: "130vh",
+      rules: [{ media: "(max-width: 600px)", hold: "400px" }],
+      layers: [
+        { name: "fill", ...tank, depth: "horizon" },
+        {
+          name: "pane",
+          ...tank,
+          depth: 0.7,
+          pane: true,
+          place: { left: "10%", width: "40%", top: "70%", height: "60%" },
+        },
+        {
+          name: "near",
+          ...tank,
+          depth: -0.3,
+          pane: true,
+          place: { right: 0, width: "20%", top: "-20%", height: "50%" },
+        },
+        block("behind", { depth: 1.2 }),
+        block("before", { depth: -0.3, direction: 200 }),
+        block("still"),
+        block("fade", { ramps: [ramp("opacity", ["contain 0%", 1], ["contain 100%", 0])] }),
+      ],
+    }),
+  })),
+  ...(["enter", "middle", "bottom", "leave", 0.7] as const).map((settle) => ({
+    name: `a hold that settles at ${settle}`,
+    page: page([
+      { name: "first", height: "70vh", hold: "50vh", settle, layers: [block("a", { depth: 1 })] },
+      { name: "second", height: "100vh", hold: "90vh", settle, layers: [{ name: "b", ...tank, depth: 1.5 }] },
+      { name: "third", height: "40vh", layers: [block("c", { depth: 1 })] },
+    ]),
+  })),
+  {
+    name: "a hold of a scene as high as its content",
+    page: middle({
+      height: "auto",
+      hold: "80vh",
+      minHeight: "50vh",
+      paddingTop: "10vh",
+      content: [{ text: "Opening times", as: "h2", fontSize: "40px" }, { text: "From first to last tide." }],
+      layers: [{ name: "far", ...tank, depth: 1.4 }, block("near", { depth: -0.2 })],
+    }),
+  },
+  {
+    name: "rules that change how much of the page a scene takes",
+    page: page([
+      {
+        name: "first",
+        height: "30vh",
+        rules: [
+          { media: "(max-width: 600px)", height: "45vh" },
+          { media: "(min-width: 1900px)", hold: "10vh" },
+        ],
+        layers: [],
+      },
+      {
+        name: "second",
+        height: "90vh",
+        layers: [{ name: "a", ...tank, depth: 1 }, block("b", { depth: 2 })],
+      },
+      gap("after", "200vh"),
+    ]),
   },
   {
     name: "rules by width, orientation and shape",

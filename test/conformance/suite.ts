@@ -5,6 +5,7 @@ import { join } from "node:path";
 import {
   applyRules,
   type Box,
+  boundsOf,
   fittedWidth,
   isText,
   layoutPage,
@@ -60,6 +61,7 @@ const letters = Object.fromEntries(layers.filter((element) => element.matches(".
 const contents = Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.parentElement.dataset.lumbitScene, element.getBoundingClientRect().height]));
 const { scrollHeight, scrollWidth } = document.documentElement;
 const steps = [];
+const filters = [["blur", 0], ["brightness", 1], ["saturate", 1]];
 for (let index = 0; index < ${positions}; index++) {
   scrollTo({ top: Math.round((scrollHeight - innerHeight) * index / ${positions - 1}), behavior: "instant" });
   await frame();
@@ -68,7 +70,7 @@ for (let index = 0; index < ${positions}; index++) {
     scroll: scrollY,
     layers: Object.fromEntries(layers.map((element) => {
       const style = getComputedStyle(element);
-      return [key(element), [...box(element), Number(style.opacity), Number(/blur\\(([\\d.]+)px\\)/.exec(style.filter)?.[1] ?? 0)]];
+      return [key(element), [...box(element), Number(style.opacity), ...filters.map(([name, none]) => Number(new RegExp(name + "\\\\(([\\\\d.e-]+)(?:px)?\\\\)").exec(style.filter)?.[1] ?? none))]];
     })),
     backdrop: backdrop ? box(backdrop) : undefined,
   });
@@ -221,10 +223,12 @@ function compare(
       for (const layer of scene.layers) {
         const name = `${scene.name}/${layer.name}`;
         const found = layers[name] ?? [];
-        box(name, found, layer);
+        box(name, found, boundsOf(layer, layer.rotate));
         if (layer.width === 0) continue;
         check(`${name} opacity`, found[4] ?? Number.NaN, layer.opacity, bars.opacity);
         check(`${name} blur`, found[5] ?? Number.NaN, layer.blur, bars.blur);
+        check(`${name} brightness`, found[6] ?? Number.NaN, layer.brightness, bars.opacity);
+        check(`${name} saturation`, found[7] ?? Number.NaN, layer.saturation, bars.opacity);
       }
     }
     if (pose.backdrop) box("backdrop", backdrop ?? [], pose.backdrop);

@@ -2,6 +2,7 @@ export { blurAt, hazedOpacity } from "./air.ts";
 export type { Box, Size } from "./box.ts";
 export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
 export { type Drift, driftOf, type Stage } from "./drift.ts";
+export { eased } from "./easing.ts";
 export { fittedWidth, fluidSize, isFitted, resolveFontSize } from "./font-size.ts";
 export {
   columnDefaults,
@@ -13,21 +14,15 @@ export {
   stageOf,
 } from "./layout.ts";
 export { matchesMedia } from "./media.ts";
+export { type MomentContext, momentAt, type PassageOf, parseMoment, rangeOf } from "./moment.ts";
 export { orderOf, orderSteps } from "./order.ts";
 export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 export * from "./page.ts";
-export { type Passage, type PassageInput, passageOf } from "./passage.ts";
+export { type Passage, type PassageInput, passageOf, passedAt } from "./passage.ts";
 export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
-export { type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
+export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
+export { type ResolvedRamp, rampAt, rampDefaults, rampsOf, resolveRamps } from "./ramp.ts";
 export { applyRules } from "./rules.ts";
 export { settleAt } from "./settle.ts";
 export { averageAdvance, buttonPadding, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
-export {
-  parseMoment,
-  type ResolvedTravel,
-  rangeOf,
-  resolveTravel,
-  type TravelContext,
-  travelAt,
-} from "./travel.ts";
 export { type LengthContext, parseLength, resolveLength, sumLengths, type Viewport } from "./units.ts";

@@ -3,6 +3,7 @@ import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftOf, type Stage } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
+import type { MomentContext } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
 import {
@@ -23,9 +24,9 @@ import {
 } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { placedBox } from "./place.ts";
+import { type ResolvedRamp, resolveRamps } from "./ramp.ts";
 import { applyRules } from "./rules.ts";
 import { settleAt } from "./settle.ts";
-import { type ResolvedTravel, resolveTravel } from "./travel.ts";
 import { resolveLength, type Viewport } from "./units.ts";
 
 /** The natural sizes of a page, in px: measured or estimated by the caller. */
@@ -54,7 +55,7 @@ export interface LayerLayout {
   pane?: Box;
   /** Of a picture or shape in a pane: how far it reaches past the pane's edges. */
   overscan?: Overscan;
-  travel?: ResolvedTravel;
+  ramps: ResolvedRamp[];
   /** How far the camera moves towards it over a whole passage, in camera distances. */
   push: number;
   /** Layers inside a group, which move with it; their boxes are against the group's. */
@@ -96,17 +97,19 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
     across(look.column ?? columnDefaults.column),
   );
   const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
-  const total = heights.reduce((sum, height) => sum + height, 0);
+  const holds = page.scenes.map(({ hold = 0 }) => across(hold));
+  const total = [...heights, ...holds].reduce((sum, height) => sum + height, 0);
   // Browsers snap what can be scrolled to whole pixels.
   const scrollHeight = Math.max(Math.round(total), viewport.height);
   let top = 0;
   const scenes = page.scenes.map((scene, index) => {
     const height = heights[index] as number;
-    const after = total - top - height;
-    const passage = passageOf({ viewport: viewport.height, scene: height, before: top, after });
+    const hold = holds[index] as number;
+    const after = total - top - height - hold;
+    const passage = passageOf({ viewport: viewport.height, scene: height, hold, before: top, after });
     const width = scene.width === "column" ? column : viewport.width;
     const laidOut = layoutScene(scene, { top, width, passage, scrollHeight, viewport, natural, look });
-    top += height;
+    top += height + hold;
     return laidOut;
   });
   if (!look.backdrop) return { viewport, scrollHeight, scenes };
@@ -152,9 +155,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       ? overscanOf(drift, settle, passage, boxes.pane ?? boxes.box)
       : undefined;
     const box = overscan ? reach(boxes.pane ?? boxes.box, overscan) : boxes.box;
-    const travel =
-      layer.travel &&
-      resolveTravel(layer.travel, { viewport, scene: { height: passage.scene, top }, scrollHeight, box });
+    const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
     return {
       ...common(layer),
       drift,
@@ -163,9 +164,9 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       box,
       ...(boxes.pane && { pane: boxes.pane }),
       ...(overscan && { overscan }),
-      ...(travel && { travel }),
+      ramps: resolveRamps(layer, { ...moments, box }),
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
-      ...(isGroup(layer) && { layers: layoutGroup(layer, box, viewport, natural) }),
+      ...(isGroup(layer) && { layers: layoutGroup(layer, box, moments, natural) }),
     };
   });
   return { name: scene.name, top, left: (viewport.width - width) / 2, ...size, passage, settle, layers };
@@ -179,15 +180,25 @@ const common = (layer: Layer) => ({
   hidden: layer.hidden ?? false,
 });
 
-function layoutGroup(group: GroupLayer, size: Size, viewport: Viewport, natural: Natural): LayerLayout[] {
-  return group.layers.map((layer) => ({
-    ...common(layer),
-    drift: { x: 0, y: 0 },
-    opacity: 1,
-    blur: 0,
-    push: 0,
-    box: placeLayer(layer, size, viewport, natural).box,
-  }));
+function layoutGroup(
+  group: GroupLayer,
+  around: Box,
+  moments: Omit<MomentContext, "box">,
+  natural: Natural,
+): LayerLayout[] {
+  return group.layers.map((layer) => {
+    const { box } = placeLayer(layer, around, moments.viewport, natural);
+    const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
+    return {
+      ...common(layer),
+      drift: { x: 0, y: 0 },
+      opacity: 1,
+      blur: 0,
+      push: 0,
+      box,
+      ramps: resolveRamps(layer, { ...moments, box: inScene }),
+    };
+  });
 }
 
 /** The box of a layer at the settle moment, without overscan, and the pane that clips it. */

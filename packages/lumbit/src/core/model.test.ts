@@ -25,6 +25,7 @@ const passage = fc
   .record({
     viewport: length,
     scene: length,
+    hold: fc.oneof(fc.constant(0), length),
     before: fc.oneof(fc.constant(0), length),
     after: fc.oneof(fc.constant(0), length),
   })
@@ -71,7 +72,12 @@ describe("overscan", () => {
   /** How far the picture's edges lie inside the visible part of the pane at p: above 0 an edge shows. */
   const exposed = (p: number, k: Drift, p0: number, at: At, pane: Pane, over: Overscan) => {
     const [x, y] = [k.x * (p - p0), k.y * (p - p0)];
-    const [from, to] = [Math.max(0, p - at.viewport - pane.top), Math.min(pane.height, p - pane.top)];
+    // The scene's top above the viewport's: it waits while the scene holds.
+    const passed = p < at.viewport ? p - at.viewport : Math.max(0, p - at.viewport - at.hold);
+    const [from, to] = [
+      Math.max(0, passed - pane.top),
+      Math.min(pane.height, at.viewport + passed - pane.top),
+    ];
     if (from > to + 1e-6) return Number.NEGATIVE_INFINITY;
     return Math.max(
       y - over.top - from,
@@ -98,12 +104,14 @@ describe("overscan", () => {
         const p0 = settleAt(settle, at);
         const pane = paneIn(at, top, height);
         // A pane that is hardly reached shows hardly any of its edges.
-        fc.pre(pane.top + 1 < at.hi && at.lo + 1 < at.viewport + pane.top + pane.height);
+        const entered = pane.top + (pane.top > at.viewport ? at.hold : 0);
+        fc.pre(entered + 1 < at.hi && at.lo + 1 < at.viewport + at.hold + pane.top + pane.height);
         const over = overscanOf(k, p0, at, pane);
-        const ends = [at.lo, at.hi, pane.top, at.viewport + pane.top + pane.height];
-        const corners = [...ends, at.viewport + pane.top, pane.top + pane.height].map((p) =>
-          Math.min(Math.max(p, at.lo), at.hi),
-        );
+        const end = pane.top + pane.height;
+        const ends = [at.lo, at.hi, entered, at.viewport + at.hold + end];
+        const holds = [at.viewport, at.viewport + at.hold];
+        const crossings = [at.viewport + at.hold + pane.top, end, end + at.hold];
+        const corners = [...ends, ...holds, ...crossings].map((p) => Math.min(Math.max(p, at.lo), at.hi));
         for (const side of ["top", "right", "bottom", "left"] as const) {
           const less = { ...over, [side]: over[side] - 1 };
           const worst = Math.max(...corners.map((p) => exposed(p, k, p0, at, pane, less)));
@@ -114,7 +122,7 @@ describe("overscan", () => {
   });
 
   test("of a fixed picture is exactly one viewport, and k (V - H) over a whole passage", () => {
-    const at = passageOf({ viewport: 800, scene: 500, before: 5000, after: 5000 });
+    const at = passageOf({ viewport: 800, scene: 500, hold: 0, before: 5000, after: 5000 });
     const pane = { top: 0, height: 500 };
     for (const y of [0.2, 0.7, 1]) {
       const { top, bottom } = overscanOf({ x: 0, y }, settleAt("middle", at), at, pane);
@@ -125,7 +133,8 @@ describe("overscan", () => {
 });
 
 describe("the settle moment", () => {
-  const at = (before: number, after: number) => passageOf({ viewport: 800, scene: 600, before, after });
+  const at = (before: number, after: number) =>
+    passageOf({ viewport: 800, scene: 600, hold: 0, before, after });
 
   test("lies where its name says", () => {
     const moments = (["enter", "top", "middle", "bottom", "leave", 0.25] as const).map((settle) =>

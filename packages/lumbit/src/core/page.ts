@@ -36,6 +36,48 @@ export interface Travel {
   of?: "scene" | "layer" | "page";
 }
 
+/** A CSS easing function. */
+export type Easing =
+  | "linear"
+  | "ease"
+  | `ease-${"in" | "out" | "in-out"}`
+  | `step-${"start" | "end"}`
+  | `cubic-bezier(${string})`
+  | `steps(${string})`;
+
+/** A value that a ramp has at a moment, and how it goes on from there: evenly when it does not say. */
+export interface Stop<Value> {
+  at: Moment;
+  value: Value;
+  easing?: Easing;
+}
+
+interface RampOf<Property extends string, Value> {
+  property: Property;
+  /** Two or more, in the order in which they are passed. */
+  stops: readonly [Stop<Value>, Stop<Value>, ...Stop<Value>[]];
+  /** Whose passage the moments belong to: the scene's (default), the layer's own, or the page's scroll range. */
+  of?: "scene" | "layer" | "page";
+}
+
+/** A property that follows the scroll between moments, and back. */
+export type Ramp =
+  | RampOf<"opacity" | "scale" | "brightness" | "saturation" | "fontWeight", number>
+  /** Degrees, clockwise. */
+  | RampOf<"rotate", number>
+  | RampOf<"blur", `${number}px`>
+  /** Offsets to the right and downwards; percentages are of the layer's own size. */
+  | RampOf<"x" | "y", Length>
+  /** Of a text its letters', of a shape or group its background's. */
+  | RampOf<"color", string>
+  /** What is cut off at the top, right, bottom and left, as in the CSS function `inset()`. */
+  | RampOf<"clip", string>
+  | RampOf<"letterSpacing", NonNullable<TextStyle["letterSpacing"]>>
+  /** Which part of a picture or gradient shows, across and down. */
+  | RampOf<"backgroundPosition", `${number}% ${number}%`>
+  /** An axis of a variable font, by its tag. */
+  | (RampOf<"axis", number> & { axis: string });
+
 /** Camera movement besides that down the page. */
 export interface Camera {
   /** Sideways movement per scrolled pixel; positive carries far layers to the right. */
@@ -105,6 +147,7 @@ interface LayerBase {
   /** Paints the layer as if it were at this depth. */
   order?: Depth;
   travel?: Travel;
+  ramps?: readonly Ramp[];
   /** Not shown at all. */
   hidden?: boolean;
   /** Tools leave it where it is. */
@@ -113,7 +156,7 @@ interface LayerBase {
 
 /** What rules may change of a layer. */
 export type LayerSettings = Partial<
-  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "hidden"> & {
+  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "ramps" | "hidden"> & {
     subject: readonly [number, number];
   }
 > &
@@ -222,6 +265,8 @@ export interface Scene {
   paddingTop?: Length;
   paddingBottom?: Length;
   settle?: Settle;
+  /** Extra scroll distance during which the scene stays put on the screen while its layers go on. */
+  hold?: Length;
   relief?: number;
   camera?: Camera;
   background?: string;
@@ -240,6 +285,7 @@ export type SceneSettings = Partial<
     | "paddingTop"
     | "paddingBottom"
     | "settle"
+    | "hold"
     | "relief"
     | "camera"
     | "background"

@@ -7,7 +7,9 @@ export interface Passage {
   viewport: number;
   /** Scene height H in px. */
   scene: number;
-  /** V + H: p at the moment the scene has left. */
+  /** L: how long the scene stays put once its top has reached that of the viewport, in px. */
+  hold: number;
+  /** V + H + L: p at the moment the scene has left. */
   length: number;
   /** The least p that the document's scroll range allows. */
   lo: number;
@@ -19,6 +21,7 @@ export interface Passage {
 export interface PassageInput {
   viewport: number;
   scene: number;
+  hold: number;
   /** The page above the scene. */
   before: number;
   /** The page below the scene. */
@@ -26,8 +29,12 @@ export interface PassageInput {
 }
 
 /** The passage of a scene and the part of it that can be reached by scrolling. */
-export function passageOf({ viewport, scene, before, after }: PassageInput): Passage {
-  const length = viewport + scene;
+export function passageOf({ viewport, scene, hold, before, after }: PassageInput): Passage {
+  const length = viewport + scene + hold;
   const lo = Math.max(0, viewport - before);
-  return { viewport, scene, length, lo, hi: Math.max(lo, Math.min(length, scene + after)) };
+  return { viewport, scene, hold, length, lo, hi: Math.max(lo, Math.min(length, scene + hold + after)) };
 }
+
+/** How far the scene's top is above that of the viewport at position p, in px: it stops while the scene holds. */
+export const passedAt = ({ viewport, hold }: Pick<Passage, "viewport" | "hold">, p: number): number =>
+  Math.min(p - viewport, 0) + Math.max(0, p - viewport - hold);

@@ -1,8 +1,9 @@
 import { type Box, intersection, intersects } from "./box.ts";
 import type { LayerLayout, PageLayout, SceneLayout } from "./layout.ts";
-import { travelAt } from "./travel.ts";
+import { passedAt } from "./passage.ts";
+import { rampedAt } from "./ramp.ts";
 
-/** Everything about one layer at one scroll position. The box is in viewport px, after movement. */
+/** Everything about one layer at one scroll position. The box is in viewport px, after movement, before rotation. */
 export interface LayerPose extends Box {
   name: string;
   opacity: number;
@@ -11,6 +12,9 @@ export interface LayerPose extends Box {
   rotate: number;
   /** Radius in px. */
   blur: number;
+  /** Factors on its brightness and saturation. */
+  brightness: number;
+  saturation: number;
   /** Whether any of the box is inside its scene, its pane and the viewport. */
   visible: boolean;
 }
@@ -41,8 +45,9 @@ export function poseAt(layout: PageLayout, scroll: number): PagePose {
     scroll: reached,
     scrollHeight,
     scenes: layout.scenes.map((scene) => {
-      const top = scene.top - reached;
-      const layers = scene.layers.flatMap((layer) => poseLayer(layer, scene, top, layout));
+      const p = viewport.height + reached - scene.top;
+      const top = -passedAt(scene.passage, p);
+      const layers = scene.layers.flatMap((layer) => poseLayer(layer, scene, p, layout));
       return { name: scene.name, top, height: scene.height, layers };
     }),
     ...(backdrop && {
@@ -58,65 +63,96 @@ function scaleAt({ push, depth }: LayerLayout, { passage }: SceneLayout, d: numb
 }
 
 /** The pose of a layer and, behind it, of the layers inside it. */
-function poseLayer(
-  layer: LayerLayout,
-  scene: SceneLayout,
-  top: number,
-  { viewport }: PageLayout,
-): LayerPose[] {
-  const p = viewport.height - top;
+function poseLayer(layer: LayerLayout, scene: SceneLayout, p: number, { viewport }: PageLayout): LayerPose[] {
   // Before and after its passage a scene is out of view, and its layers rest where they came from or went.
   const d = Math.min(Math.max(p, 0), scene.passage.length) - scene.settle;
-  const travel = layer.travel ? travelAt(layer.travel, p) : { x: 0, y: 0 };
-  const scale = scaleAt(layer, scene, d);
-  const at = { left: scene.left, top };
-  const placed = moved(
-    layer.box,
-    at.left + layer.drift.x * d + travel.x,
-    at.top + layer.drift.y * d + travel.y,
-  );
-  const box = scaled(placed, scale, placed);
+  const at = { left: scene.left, top: -passedAt(scene.passage, p) };
   const screen = { left: 0, top: 0, width: viewport.width, height: viewport.height };
   const inScene = intersection(screen, { ...at, width: scene.width, height: scene.height });
   const clip = layer.pane ? intersection(inScene, moved(layer.pane, at.left, at.top)) : inScene;
-  const { opacity, blur } = layer;
-  const pose = (
-    name: string,
-    box: Box,
-    hidden: boolean,
-    own: { opacity: number; blur: number },
-  ): LayerPose => ({
-    name,
-    ...(hidden ? { left: 0, top: 0, width: 0, height: 0 } : box),
-    ...own,
-    scale,
-    rotate: 0,
-    visible: !hidden && intersects(box, clip),
+  const pushed = scaleAt(layer, scene, d);
+  const place = moved(layer.box, at.left + layer.drift.x * d, at.top + layer.drift.y * d);
+
+  const own = ramped(layer, place, p, identity);
+  const whole: Frame = { ...own, scale: own.scale * pushed };
+  const inner = (layer.layers ?? []).map((child) => {
+    const frame = ramped(child, moved(child.box, own.box.left, own.box.top), p, whole);
+    return poseOf(child, frame, layer.hidden || child.hidden, clip);
   });
-  const inner = (layer.layers ?? []).map((child) =>
-    pose(
-      child.name,
-      scaled(moved(child.box, placed.left, placed.top), scale, placed),
-      layer.hidden || child.hidden,
-      {
-        opacity: 1,
-        blur: 0,
-      },
-    ),
-  );
-  return [pose(layer.name, box, layer.hidden, { opacity, blur }), ...inner];
+  return [poseOf(layer, whole, layer.hidden, clip), ...inner];
+}
+
+/** A layer's box where it moved to, and how it is scaled and turned about its middle. */
+interface Frame {
+  /** Neither scaled nor turned. */
+  box: Box;
+  /** Where its middle is on the screen. */
+  middle: { x: number; y: number };
+  scale: number;
+  rotate: number;
+  values: ReturnType<typeof rampedAt>;
+}
+
+const identity = { scale: 1, rotate: 0 };
+
+/** A layer with its ramps at p, inside of what is scaled and turned already. */
+function ramped(layer: LayerLayout, place: Box, p: number, around: Partial<Frame> & typeof identity): Frame {
+  const values = rampedAt(layer.ramps, p);
+  const box = moved(place, values.x, values.y);
+  const middle = middleOf(box);
+  return {
+    box,
+    middle:
+      around.box && around.middle ? turned(middle, middleOf(around.box), around.middle, around) : middle,
+    scale: around.scale * values.scale,
+    rotate: around.rotate + values.rotate,
+    values,
+  };
+}
+
+function poseOf(
+  layer: LayerLayout,
+  { box, middle, scale, rotate, values }: Frame,
+  hidden: boolean,
+  clip: Box,
+) {
+  const [width, height] = [box.width * scale, box.height * scale];
+  const drawn = { left: middle.x - width / 2, top: middle.y - height / 2, width, height };
+  return {
+    name: layer.name,
+    ...(hidden ? { left: 0, top: 0, width: 0, height: 0 } : drawn),
+    opacity: layer.opacity * values.opacity,
+    blur: layer.blur + values.blur,
+    brightness: values.brightness,
+    saturation: values.saturation,
+    scale,
+    rotate,
+    visible: !hidden && intersects(boundsOf(drawn, rotate), clip),
+  };
+}
+
+/** The smallest upright box around a box that is turned about its middle by degrees. */
+export function boundsOf(box: Box, rotate: number): Box {
+  if (rotate === 0) return box;
+  const { x, y } = middleOf(box);
+  const [sin, cos] = [Math.abs(Math.sin(radians(rotate))), Math.abs(Math.cos(radians(rotate)))];
+  const [width, height] = [box.width * cos + box.height * sin, box.width * sin + box.height * cos];
+  return { left: x - width / 2, top: y - height / 2, width, height };
+}
+
+const middleOf = ({ left, top, width, height }: Box) => ({ x: left + width / 2, y: top + height / 2 });
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
+
+/** Where a point comes to when what is around it is scaled and turned about `from`, which itself comes to `to`. */
+function turned(
+  point: { x: number; y: number },
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+  { scale, rotate }: { scale: number; rotate: number },
+) {
+  const [x, y] = [(point.x - from.x) * scale, (point.y - from.y) * scale];
+  const [sin, cos] = [Math.sin(radians(rotate)), Math.cos(radians(rotate))];
+  return { x: to.x + x * cos - y * sin, y: to.y + x * sin + y * cos };
 }
 
 const moved = (box: Box, x: number, y: number): Box => ({ ...box, left: box.left + x, top: box.top + y });
-
-/** A box scaled about the middle of another. */
-function scaled(box: Box, scale: number, about: Box): Box {
-  if (scale === 1) return box;
-  const [x, y] = [about.left + about.width / 2, about.top + about.height / 2];
-  return {
-    left: x + (box.left - x) * scale,
-    top: y + (box.top - y) * scale,
-    width: box.width * scale,
-    height: box.height * scale,
-  };
-}

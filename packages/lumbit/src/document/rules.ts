@@ -1,3 +1,4 @@
+import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
 
 /** What the schema cannot say: keys that exclude or need each other and names used twice. */
@@ -120,9 +121,11 @@ function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
     if (!("height" in place) && !("top" in place && "bottom" in place))
       breach("place", "a shape has no height of its own: give it height, or top and bottom");
   }
-  breaches.push(...settingsBreaches(layer, path));
-  for (const [rule, index] of objects(layer.rules))
-    breaches.push(...settingsBreaches(rule, [...path, "rules", index]));
+  breaches.push(...settingsBreaches(layer, path), ...rampBreaches(layer, layer, path));
+  for (const [rule, index] of objects(layer.rules)) {
+    const at = [...path, "rules", index];
+    breaches.push(...settingsBreaches(rule, at), ...rampBreaches(rule, layer, at));
+  }
   for (const [inner, index] of grouped ? [] : objects(layer.layers))
     breaches.push(...layerBreaches(inner, [...path, "layers", index], true));
   return breaches;
@@ -169,6 +172,23 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
 
 function sceneBreaches(scene: Json, path: Path): Breach[] {
   const breaches: Breach[] = [];
+  if ([scene, ...objects(scene.rules).map(([rule]) => rule)].some((settings) => "hold" in settings))
+    for (const [layer, index] of objects(scene.layers))
+      for (const [key, entry] of [
+        ["travel", layer.travel],
+        ...objects(layer.ramps).map(([ramp, at]) => [`ramps ${at}`, ramp] as const),
+      ] as const)
+        if (isObject(entry) && entry.of === "layer")
+          breaches.push({
+            path: [
+              ...path,
+              "layers",
+              index,
+              ...key.split(" ").map((part) => (/^\d+$/.test(part) ? Number(part) : part)),
+              "of",
+            ],
+            message: 'in a scene that holds a layer has no passage of its own: leave "of" away, or "page"',
+          });
   if (scene.height === "auto" && !("content" in scene))
     breaches.push({
       path: [...path, "height"],

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { matchesMedia } from "../core/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { isSafeLink } from "./link.ts";
+import { rampProperties } from "./ramp.ts";
 
 /*
  * Every description says what is allowed, in words that finish "allowed: …": editors show it at the key and the
@@ -109,8 +110,10 @@ const camera = z
   .optional();
 const moment = z
   .string()
-  .regex(/^(cover|contain|entry|exit|entry-crossing|exit-crossing) -?\d+(\.\d+)?%$/)
-  .describe('a range name and a percentage, such as "entry 0%", "contain 50%" or "exit 100%"');
+  .regex(/^(cover|contain|entry|exit|entry-crossing|exit-crossing) (100|\d{1,2}(\.\d+)?)%$/)
+  .describe(
+    'a range name (cover, contain, entry, exit, entry-crossing, exit-crossing) and a percentage from 0 to 100 of it, such as "entry 0%", "contain 50%" or "exit 100%"',
+  );
 const offsets = (way: string) =>
   z
     .tuple([length("an offset"), length("an offset")])
@@ -130,6 +133,42 @@ const travel = z
       .optional(),
   })
   .describe("settings of a travel: x, y, over, of")
+  .optional();
+const ramps = z
+  .array(
+    z
+      .strictObject({
+        property: z
+          .enum(rampProperties)
+          .describe(`a property: ${rampProperties.map((property) => `"${property}"`).join(", ")}`),
+        stops: z
+          .array(
+            z
+              .strictObject({
+                at: moment,
+                value: z.union([z.number(), z.string()]).describe("a value of the property"),
+                easing: css(
+                  "animation-timing-function",
+                  'a CSS easing function such as "ease-in", "cubic-bezier(0.2, 0, 0, 1)" or "steps(4)"',
+                ).optional(),
+              })
+              .describe("a stop: at, value, easing"),
+          )
+          .min(2)
+          .describe("a list of two or more stops, each a moment and a value"),
+        of: z
+          .enum(["scene", "layer", "page"])
+          .describe('"scene", "layer" or "page": whose passage the moments belong to')
+          .optional(),
+        axis: z
+          .string()
+          .regex(/^[A-Za-z0-9]{4}$/)
+          .describe('the tag of an axis of a variable font, four letters such as "wdth"')
+          .optional(),
+      })
+      .describe("a property and its stops"),
+  )
+  .describe("a list of ramps, each a property and its stops")
   .optional();
 const direction = z
   .union([z.enum(["down", "up", "left", "right"]), z.number()])
@@ -178,6 +217,7 @@ const layerSettings = {
   direction,
   order,
   travel,
+  ramps,
   hidden,
   subject,
 };
@@ -257,6 +297,10 @@ const sceneSettings = {
       'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
     )
     .optional(),
+  hold: extentLength(
+    'how long the scene stays put while its layers go on: a length such as "120vh", not negative, not a percentage',
+    new RegExp(size.source.replace("%|", "")),
+  ).optional(),
   relief,
   camera,
   background: background.optional(),

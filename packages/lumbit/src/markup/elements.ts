@@ -15,7 +15,8 @@ import {
   type Scene,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
-import { stageLayers } from "./stage.ts";
+import { hasAnyWays } from "./layer.ts";
+import { isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
 /**
@@ -33,6 +34,12 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     layers.length > 0
       ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
       : [];
+  const inside = [
+    ...stage(fixed, true),
+    ...stage(back),
+    ...(scene.content ? [contentElement(scene.content)] : []),
+    ...stage(front),
+  ];
   return element(
     "section",
     {
@@ -43,14 +50,10 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
         "lumbit-scene",
         scene.content && "lumbit-flows",
         scene.width === "column" && "lumbit-column",
+        isHeld(scene) && "lumbit-track",
       ),
     },
-    [
-      ...stage(fixed, true),
-      ...stage(back),
-      ...(scene.content ? [contentElement(scene.content)] : []),
-      ...stage(front),
-    ],
+    isHeld(scene) ? [element("div", { class: "lumbit-held" }, inside)] : inside,
   );
 }
 
@@ -104,6 +107,7 @@ function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: As
       isGroup(layer) && "lumbit-group",
       isText(layer) && (layer.wrap === false || layer.repeat || isFitted(layer)) && "lumbit-line",
       !still && "lumbit-drifts",
+      hasAnyWays(layer) && "lumbit-ramped",
     ),
   };
   if (isText(layer)) {

@@ -1,8 +1,9 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
-export { animationCss, motionCss } from "./layer.ts";
+export { motionCss } from "./layer.ts";
 export { modelCss, motionConditions, nativeCss, propertyCss, reachCss, skipCss } from "./model.css.ts";
+export { filterCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
 export { declare, ruleCss } from "./rule-css.ts";
-export { pageRules, sceneRules, sceneSelector, settleCss } from "./scene.ts";
+export { pageRules, sceneKeyframes, sceneRules, sceneSelector, settleCss } from "./scene.ts";
 export { type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

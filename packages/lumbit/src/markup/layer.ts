@@ -14,7 +14,6 @@ import {
   isText,
   type Layer,
   type LayerSettings,
-  type Length,
   orderOf,
   overscans,
   type PageLook,
@@ -22,9 +21,9 @@ import {
   type Size,
   speedOf,
   type TextLayer,
-  type Travel,
 } from "../core/index.ts";
 import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
+import { filterCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -39,6 +38,10 @@ export interface LayerContext {
   ems(text: TextLayer): number;
   /** Whether the camera moves forward in this scene. */
   pushed: boolean;
+  /** Layers that plain CSS keeps where they are. */
+  fixed: readonly Layer[];
+  /** Whether the layer is one of a group, which it moves with. */
+  inner?: true;
 }
 
 /** The style of a layer, of its pane and of the layers inside it. */
@@ -57,7 +60,7 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
   }
   const inner = isGroup(layer)
-    ? layer.layers.flatMap((child) => layerRules(child, { ...context, look: {}, pushed: false }))
+    ? layer.layers.flatMap((child) => layerRules(child, { ...context, look: {}, pushed: false, inner: true }))
     : [];
   return [...rules, ...inner];
 }
@@ -85,6 +88,7 @@ function styleOf(
       given.hidden === undefined ? undefined : given.hidden ? "none" : whole ? undefined : "revert-layer",
     "z-index": pane ? undefined : order,
     ...motionCss(given, moves ? speedOf(layer) : undefined),
+    ...(moves && hasAnyWays(layer) && airCss(opacity, blur)),
     opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
@@ -111,6 +115,14 @@ function styleOf(
   };
 }
 
+/** Haze and focus for ramps that go on from them. */
+const airCss = (opacity: number, blur: number): Declarations => ({
+  "--lumbit-opacity": opacity === 1 ? undefined : opacity,
+  "--lumbit-focus": blur === 0 ? undefined : `${blur}px`,
+});
+/** Whether a layer has ramps, by itself or under one of its rules. */
+export const hasAnyWays = (layer: Layer) => [layer, ...(layer.rules ?? [])].some(hasWays);
+
 /** How wide a text's widest line is, in font sizes, where it is fitted to a width and its letters change. */
 const emsCss = (layer: TextLayer, given: LayerSettings, { ems }: LayerContext): Declarations =>
   isFitted(layer) && (given === layer || letterKeys.some((key) => key in given))
@@ -118,29 +130,15 @@ const emsCss = (layer: TextLayer, given: LayerSettings, { ems }: LayerContext): 
     : {};
 const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
 
-/** What moves a layer, as custom properties. */
-export function motionCss(
-  { direction, travel }: Pick<LayerSettings, "direction" | "travel">,
-  speed?: number,
-): Declarations {
+/** How a layer drifts, as custom properties. */
+export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed?: number): Declarations {
   const { x, y } = directionVector(direction);
-  const offset = (length: Length | undefined) => length || "0px";
   return {
     "--lumbit-speed": speed === undefined ? undefined : round(speed),
     "--lumbit-ux": direction === undefined ? undefined : round(x),
     "--lumbit-uy": direction === undefined ? undefined : round(y),
-    ...(travel && {
-      "--lumbit-x0": offset(travel.x?.[0]),
-      "--lumbit-x1": offset(travel.x?.[1]),
-      "--lumbit-y0": offset(travel.y?.[0]),
-      "--lumbit-y1": offset(travel.y?.[1]),
-      "--lumbit-over": (travel.over ?? wholePassage).join(" "),
-      "--lumbit-of": travel.of ?? "scene",
-    }),
   };
 }
-
-const wholePassage = ["cover 0%", "cover 100%"] as const;
 
 const radiusOf = (layer: Exclude<Layer, TextLayer>) =>
   isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");
@@ -187,42 +185,44 @@ const groupSize = ({ size }: GroupLayer): Declarations => ({
   height: lengthCss(size?.height ?? "100%", "y"),
 });
 
-/** The animations of a layer that does more than drift. */
-function motionRules(layer: Layer, selector: string, { pushed }: LayerContext): StyleRule[] {
-  const travel = layer.travel ?? layer.rules?.find((rule) => rule.travel)?.travel;
+/** What plays a layer's ramps, under either driver; by its rules too, where they change the ramps. */
+function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: LayerContext): StyleRule[] {
   const push = pushed && !overscans(layer) && depthOf(layer) !== Number.POSITIVE_INFINITY;
-  const declarations = animationCss(travel, push);
-  return declarations
-    ? [{ selector: `[data-lumbit-driver="native"]${selector}`, motion: true, declarations }]
-    : [];
-}
-
-/** The animations of the native driver, where they are more than drift alone. */
-export function animationCss(travel: Travel | undefined, push: boolean): Declarations | undefined {
-  if (!travel && !push) return undefined;
-  const animations = [
-    { name: "lumbit-drift", timeline: "--lumbit-scene", range: driftRange, composition: "replace" },
-    ...(push
-      ? [{ name: "lumbit-push", timeline: "--lumbit-scene", range: driftRange, composition: "replace" }]
-      : []),
-    ...(travel ? [{ name: "lumbit-travel", ...travelTimeline(travel), composition: "add" }] : []),
-  ];
-  const list = (key: keyof (typeof animations)[number]) =>
-    animations.map((animation) => animation[key]).join(", ");
-  return {
-    animation: animations.map(({ name }) => `${name} linear both`).join(", "),
-    "animation-duration": "auto",
-    "animation-timeline": list("timeline"),
-    "animation-range": list("range"),
-    "animation-composition": list("composition"),
+  const drifts = !inner && !fixed.includes(layer);
+  const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
+  const style = (changed: Layer, media?: string): StyleRule[] => {
+    const ways = waysOf(changed);
+    const filter = filterCss(changed);
+    return [
+      {
+        selector: `[data-lumbit-driver="native"]${selector}`,
+        motion: "native",
+        media,
+        declarations: { ...nativeAnimations(ways, drift), filter },
+      },
+      ...(hasAnyWays(layer)
+        ? [
+            {
+              selector: `[data-lumbit-driver="scripted"]${selector}`,
+              motion: "any" as const,
+              media,
+              declarations: { ...scriptedAnimations(ways), filter },
+            },
+          ]
+        : []),
+    ];
   };
+  const changing = (layer.rules ?? []).filter((rule) => "travel" in rule || "ramps" in rule);
+  const base = hasWays(layer) || push ? style(layer) : [];
+  return [...base, ...changing.flatMap(({ media, ...rule }) => style(mergeMotion(layer, rule), media))];
 }
 
-/** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
-export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
+const hasWays = ({ travel, ramps = [] }: LayerSettings) => travel !== undefined || ramps.length > 0;
 
-function travelTimeline({ of = "scene", over = wholePassage }: Travel) {
-  if (of === "page")
-    return { timeline: "scroll()", range: over.map((moment) => moment.split(" ")[1]).join(" ") };
-  return { timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene", range: over.join(" ") };
-}
+/** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
+export const layerKeyframes = (layer: Layer): string[] => [
+  ...[layer, ...(layer.rules ?? []).map(({ media: _, ...rule }) => mergeMotion(layer, rule))].flatMap((own) =>
+    keyframesCss(waysOf(own)),
+  ),
+  ...(isGroup(layer) ? layer.layers.flatMap(layerKeyframes) : []),
+];

@@ -1,9 +1,9 @@
 import { columnDefaults, orderSteps } from "../core/index.ts";
-import { driftRange } from "./layer.ts";
+import { driftRange } from "./ramp.ts";
 
 /**
  * The model in CSS: the same formulas as in the core, over whatever viewport the reader has. A scene sets
- * --lumbit-h (its height H), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
+ * --lumbit-h (its height H), --lumbit-l (its hold L), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
  * (p0); a layer sets --lumbit-speed and its direction (--lumbit-ux, --lumbit-uy); a pane sets its distance from the
  * scene's top (--lumbit-t) and its height (--lumbit-ph). p is the position in the passage, --lumbit-v is V.
  *
@@ -17,6 +17,8 @@ import { driftRange } from "./layer.ts";
 const lengths = [
   "v",
   "h",
+  "l",
+  "length",
   "before",
   "after",
   "lo",
@@ -37,7 +39,8 @@ const lengths = [
 export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
 ${["enter-x", "enter-y", "leave-x", "leave-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
-${["x0", "x1", "y0", "y1"].map((name) => `@property --lumbit-${name} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`).join("\n")}
+@property --lumbit-blur { syntax: "<length>"; inherits: false; initial-value: 0px; }
+${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { syntax: "<number>"; inherits: false; initial-value: 1; }`).join("\n")}
 `;
 
 const columnWidth = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
@@ -52,12 +55,15 @@ export const modelCss = `
   break-inside: avoid;
   print-color-adjust: exact;
 }
-[data-lumbit-scene], .lumbit-flows > .lumbit-stage > * {
+[data-lumbit-scene], .lumbit-flows .lumbit-stage > * {
+  --lumbit-length: calc(var(--lumbit-v) + var(--lumbit-h) + var(--lumbit-l));
   --lumbit-lo: max(0px, var(--lumbit-v) - var(--lumbit-before));
-  --lumbit-hi: max(var(--lumbit-lo), min(var(--lumbit-v) + var(--lumbit-h), var(--lumbit-h) + var(--lumbit-after)));
-  --lumbit-auto: max(var(--lumbit-lo), min(var(--lumbit-hi), (var(--lumbit-v) + var(--lumbit-h)) / 2 - min((var(--lumbit-v) + var(--lumbit-h)) / 2, var(--lumbit-lo) * 1000000)));
+  --lumbit-hi: max(var(--lumbit-lo), min(var(--lumbit-length), var(--lumbit-h) + var(--lumbit-l) + var(--lumbit-after)));
+  --lumbit-auto: max(var(--lumbit-lo), min(var(--lumbit-hi), var(--lumbit-length) / 2 - min(var(--lumbit-length) / 2, var(--lumbit-lo) * 1000000)));
 }
-.lumbit-flows { height: auto; }
+.lumbit-track { height: auto; }
+.lumbit-held { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
+.lumbit-flows, .lumbit-flows > .lumbit-held { height: auto; }
 .lumbit-column { width: ${columnWidth}; margin-inline: auto; }
 .lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
@@ -70,7 +76,7 @@ export const modelCss = `
   width: ${columnWidth};
   margin-inline: auto;
 }
-.lumbit-column > .lumbit-content { width: 100%; }
+.lumbit-column .lumbit-content { width: 100%; }
 .lumbit-content > * { margin: 0; }
 .lumbit-content > ul { padding-left: 1.5rem; }
 .lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
@@ -110,7 +116,7 @@ main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
  */
 export const skipCss = `
 @supports (app-region: drag) {
-  .lumbit-scene { overflow-y: visible; }
+  .lumbit-scene, .lumbit-held { overflow-y: visible; }
   .lumbit-stage { overflow: clip; overflow-clip-margin: 1px; content-visibility: auto; }
   .lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
 }
@@ -122,8 +128,22 @@ export const motionConditions = {
   supports: "(animation-timeline: view()) and (animation-range: exit-crossing 0% exit-crossing 100%)",
 };
 
-/** What a picture in a pane needs to move, whoever moves it: its overscan. */
+/** How far a picture in a pane has moved, and what of the pane is above and below the viewport, at p. */
+const moved = (axis: "x" | "y", p: string) => `var(--lumbit-k${axis}) * (${p} - var(--lumbit-settle))`;
+const passed = (p: string) =>
+  `min(${p} - var(--lumbit-v), 0px) + max(0px, ${p} - var(--lumbit-v) - var(--lumbit-l))`;
+const overTop = (p: string) => `${moved("y", p)} - max(0px, ${passed(p)} - var(--lumbit-t))`;
+const overBottom = (p: string) =>
+  `min(var(--lumbit-ph), var(--lumbit-v) + ${passed(p)} - var(--lumbit-t)) - var(--lumbit-ph) - ${moved("y", p)}`;
+const [first, last] = ["var(--lumbit-plo)", "var(--lumbit-phi)"] as const;
+const largest = (edge: (p: string) => string, ...corners: string[]) =>
+  `max(${[first, ...corners.map((p) => `clamp(${first}, ${p}, ${last})`), last].map(edge).join(", ")})`;
+const paneEnd = "var(--lumbit-t) + var(--lumbit-ph)";
+
+/** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
+.lumbit-track > :is(.lumbit-held, .lumbit-adopted-held) { position: sticky; top: 0; }
+.lumbit-track::after { content: ""; display: block; height: var(--lumbit-l); }
 .lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: clip; }
 [data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
   --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
@@ -131,20 +151,12 @@ export const reachCss = `
   --lumbit-ky: calc(var(--lumbit-k) * var(--lumbit-uy, 1));
 }
 .lumbit-reach.lumbit-reach.lumbit-reach {
-  --lumbit-plo: min(max(var(--lumbit-from, var(--lumbit-lo)), var(--lumbit-t)), var(--lumbit-to, var(--lumbit-hi)));
-  --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-to, var(--lumbit-hi)), var(--lumbit-v) + var(--lumbit-t) + var(--lumbit-ph)));
-  --lumbit-over-top: max(
-    var(--lumbit-ky) * (var(--lumbit-plo) - var(--lumbit-settle)) - max(0px, var(--lumbit-plo) - var(--lumbit-v) - var(--lumbit-t)),
-    var(--lumbit-ky) * (clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-settle)) - max(0px, clamp(var(--lumbit-plo), var(--lumbit-v) + var(--lumbit-t), var(--lumbit-phi)) - var(--lumbit-v) - var(--lumbit-t)),
-    var(--lumbit-ky) * (var(--lumbit-phi) - var(--lumbit-settle)) - max(0px, var(--lumbit-phi) - var(--lumbit-v) - var(--lumbit-t))
-  );
-  --lumbit-over-bottom: max(
-    min(var(--lumbit-ph), var(--lumbit-plo) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (var(--lumbit-plo) - var(--lumbit-settle)),
-    min(var(--lumbit-ph), clamp(var(--lumbit-plo), var(--lumbit-t) + var(--lumbit-ph), var(--lumbit-phi)) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (clamp(var(--lumbit-plo), var(--lumbit-t) + var(--lumbit-ph), var(--lumbit-phi)) - var(--lumbit-settle)),
-    min(var(--lumbit-ph), var(--lumbit-phi) - var(--lumbit-t)) - var(--lumbit-ph) - var(--lumbit-ky) * (var(--lumbit-phi) - var(--lumbit-settle))
-  );
-  --lumbit-over-left: max(var(--lumbit-kx) * (var(--lumbit-plo) - var(--lumbit-settle)), var(--lumbit-kx) * (var(--lumbit-phi) - var(--lumbit-settle)));
-  --lumbit-over-right: max(var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-plo)), var(--lumbit-kx) * (var(--lumbit-settle) - var(--lumbit-phi)));
+  --lumbit-plo: min(max(var(--lumbit-from, var(--lumbit-lo)), var(--lumbit-t) + clamp(0px, (var(--lumbit-t) - var(--lumbit-v)) * 1000000, var(--lumbit-l))), var(--lumbit-to, var(--lumbit-hi)));
+  --lumbit-phi: max(var(--lumbit-plo), min(var(--lumbit-to, var(--lumbit-hi)), var(--lumbit-v) + var(--lumbit-l) + ${paneEnd}));
+  --lumbit-over-top: ${largest(overTop, "var(--lumbit-v) + min(var(--lumbit-t), 0px)", "var(--lumbit-v) + var(--lumbit-l) + max(var(--lumbit-t), 0px)")};
+  --lumbit-over-bottom: ${largest(overBottom, `min(${paneEnd}, var(--lumbit-v))`, `max(${paneEnd}, var(--lumbit-v)) + var(--lumbit-l)`)};
+  --lumbit-over-left: ${largest((p) => moved("x", p))};
+  --lumbit-over-right: ${largest((p) => `-1 * ${moved("x", p)}`)};
   --lumbit-reach-top: calc(var(--lumbit-over-top) + 1px);
   --lumbit-reach-left: calc(var(--lumbit-over-left) + 1px);
   left: calc(-1 * var(--lumbit-reach-left));
@@ -166,8 +178,8 @@ export const nativeCss = `
 [data-lumbit-driver="native"] .lumbit-drifts {
   --lumbit-enter-x: calc(var(--lumbit-kx) * (0px - var(--lumbit-settle)));
   --lumbit-enter-y: calc(var(--lumbit-ky) * (0px - var(--lumbit-settle)));
-  --lumbit-leave-x: calc(var(--lumbit-kx) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)));
-  --lumbit-leave-y: calc(var(--lumbit-ky) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)));
+  --lumbit-leave-x: calc(var(--lumbit-kx) * (var(--lumbit-length) - var(--lumbit-settle)));
+  --lumbit-leave-y: calc(var(--lumbit-ky) * (var(--lumbit-length) - var(--lumbit-settle)));
   animation: lumbit-drift linear both;
   animation-duration: auto;
   animation-timeline: --lumbit-scene;
@@ -178,12 +190,8 @@ export const nativeCss = `
   to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
 }
 @keyframes lumbit-push {
-  from { transform: perspective(calc((var(--lumbit-v) + var(--lumbit-h)) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (0px - var(--lumbit-settle)))); }
-  to { transform: perspective(calc((var(--lumbit-v) + var(--lumbit-h)) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (var(--lumbit-v) + var(--lumbit-h) - var(--lumbit-settle)))); }
-}
-@keyframes lumbit-travel {
-  from { translate: var(--lumbit-x0) var(--lumbit-y0); }
-  to { translate: var(--lumbit-x1) var(--lumbit-y1); }
+  from { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (0px - var(--lumbit-settle)))); }
+  to { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (var(--lumbit-length) - var(--lumbit-settle)))); }
 }
 [data-lumbit-backdrop="native"] {
   animation: lumbit-backdrop linear both;

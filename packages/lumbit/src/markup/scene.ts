@@ -2,6 +2,7 @@ import {
   averageAdvance,
   type Button,
   buttonPadding,
+  type Length,
   type PageLook,
   type Scene,
   type SceneSettings,
@@ -12,7 +13,9 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
-import { type LayerContext, layerRules } from "./layer.ts";
+import { type LayerContext, layerKeyframes, layerRules } from "./layer.ts";
+import { lengthCss } from "./lengths.ts";
+import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -76,9 +79,13 @@ export function sceneRules(
     "--lumbit-settle":
       settings.settle === undefined && !whole ? undefined : settleCss(settings.settle ?? "auto"),
   });
-  const look = (settings: SceneSettings): Declarations => ({
+  const held = isHeld(scene) ? `${selector} > .lumbit-held` : selector;
+  const onScene = (settings: SceneSettings): Declarations => ({
     "--lumbit-relief": settings.relief,
+    "--lumbit-l": lengthCss(settings.hold, "y"),
     ...cameraCss(settings.camera),
+  });
+  const look = (settings: SceneSettings): Declarations => ({
     "min-height":
       flows && (settings.height ?? settings.minHeight) !== undefined ? heightCss(scene, settings) : undefined,
     "padding-top": settings.paddingTop,
@@ -88,10 +95,20 @@ export function sceneRules(
   });
   const style = (settings: SceneSettings, media?: string): StyleRule[] => {
     const whole = settings === scene;
-    if (!flows) return [{ selector, media, declarations: { ...model(settings, whole), ...look(settings) } }];
     return [
-      { selector, media, declarations: look(settings) },
-      { selector: `${selector} > .lumbit-stage > *`, media, declarations: model(settings, whole) },
+      {
+        selector,
+        media,
+        declarations: {
+          ...onScene(settings),
+          ...(!flows && model(settings, whole)),
+          ...(held === selector && look(settings)),
+        },
+      },
+      ...(held === selector ? [] : [{ selector: held, media, declarations: look(settings) }]),
+      ...(flows
+        ? [{ selector: `${held} > .lumbit-stage > *`, media, declarations: model(settings, whole) }]
+        : []),
     ];
   };
   const context: LayerContext = {
@@ -102,16 +119,17 @@ export function sceneRules(
     pushed: [scene, pageLook, ...(scene.rules ?? []), ...(pageLook.rules ?? [])].some(
       ({ camera }) => camera?.push,
     ),
+    fixed: stageLayers(scene, pageLook).fixed,
   };
   const edges = neighbours && {
-    "--lumbit-before": sumLengths(neighbours.before.map(boundOf)),
-    "--lumbit-after": sumLengths(neighbours.after.map(boundOf)),
+    "--lumbit-before": extentCss(neighbours.before),
+    "--lumbit-after": extentCss(neighbours.after),
     // Beside a scene as high as its content all of the passage may be reached: no edge may show in any of it.
     "--lumbit-from": neighbours.before.some(isAutomatic) ? "0px" : undefined,
-    "--lumbit-to": neighbours.after.some(isAutomatic) ? "calc(var(--lumbit-v) + var(--lumbit-h))" : undefined,
+    "--lumbit-to": neighbours.after.some(isAutomatic) ? "var(--lumbit-length)" : undefined,
   };
   return [
-    ...(edges ? [{ selector, declarations: edges }] : []),
+    ...(edges ? [{ selector, declarations: edges }, ...extentRules(scene)] : []),
     ...style(scene),
     ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
     ...(scene.content ?? []).flatMap((block, index) => {
@@ -124,6 +142,9 @@ export function sceneRules(
     ...scene.layers.flatMap((layer) => layerRules(layer, context)),
   ];
 }
+
+/** The keyframes of all ramps of a scene. */
+export const sceneKeyframes = (scene: Scene): string[] => scene.layers.flatMap(layerKeyframes);
 
 /** A guess for a font that is not at hand. */
 const estimatedEms = ({ text }: TextLayer) =>
@@ -153,10 +174,45 @@ function heightCss(scene: Scene, settings: SceneSettings): string {
 const isAutomatic = (scene: Scene) => scene.content !== undefined;
 
 /** What a scene is high at least: all that is known of an automatic height without a viewport. */
-const boundOf = (scene: Scene) => {
+const boundOf = (scene: Scene): Length => {
   const height = sceneHeight(scene);
   return height === "auto" ? (scene.minHeight ?? 0) : height;
 };
+
+/** What scenes take of the page together, in CSS; what rules change of one are properties of their own. */
+function extentCss(scenes: readonly Scene[]): string {
+  const fixed = scenes.filter((scene) => !changesExtent(scene));
+  const changing = scenes.filter(changesExtent);
+  const terms = [
+    sumLengths(fixed.flatMap((scene) => [boundOf(scene), scene.hold ?? 0])),
+    ...changing.flatMap(({ name }) => [`var(--lumbit-h-${name})`, `var(--lumbit-l-${name})`]),
+  ];
+  return terms.length === 1 ? String(terms[0]) : `calc(${terms.join(" + ")})`;
+}
+
+const changesExtent = ({ rules = [] }: Scene) =>
+  rules.some((rule) => "height" in rule || "minHeight" in rule || "hold" in rule);
+
+function extentRules(scene: Scene): StyleRule[] {
+  if (!changesExtent(scene)) return [];
+  const extent = (settings: SceneSettings, whole: boolean): Declarations => ({
+    [`--lumbit-h-${scene.name}`]:
+      whole || settings.height !== undefined || settings.minHeight !== undefined
+        ? sumLengths([boundOf({ ...scene, ...settings })])
+        : undefined,
+    [`--lumbit-l-${scene.name}`]:
+      whole || settings.hold !== undefined ? sumLengths([settings.hold ?? 0]) : undefined,
+  });
+  const selector = ":root";
+  return [
+    { selector, declarations: extent(scene, true) },
+    ...(scene.rules ?? []).map(({ media, ...rule }) => ({
+      selector,
+      media,
+      declarations: extent(rule, false),
+    })),
+  ];
+}
 
 /** p0 in CSS; a sum is bracketed, since it stands inside other sums. */
 export function settleCss(settle: Settle): string {
@@ -166,14 +222,14 @@ export function settleCss(settle: Settle): string {
     case "top":
       return "var(--lumbit-v)";
     case "middle":
-      return "calc((var(--lumbit-v) + var(--lumbit-h)) / 2)";
+      return "calc(var(--lumbit-length) / 2)";
     case "bottom":
       return "var(--lumbit-h)";
     case "leave":
-      return "calc(var(--lumbit-v) + var(--lumbit-h))";
+      return "var(--lumbit-length)";
     case "auto":
       return "var(--lumbit-auto)";
     default:
-      return `calc(${round(settle)} * (var(--lumbit-v) + var(--lumbit-h)))`;
+      return `calc(${round(settle)} * var(--lumbit-length))`;
   }
 }

@@ -9,6 +9,10 @@ import {
   stageOf,
 } from "../core/index.ts";
 
+/** Whether a scene holds, at some viewport at least. */
+export const isHeld = (scene: Scene): boolean =>
+  scene.hold !== undefined || (scene.rules ?? []).some(({ hold }) => hold !== undefined);
+
 /** The layers of a scene by where in its markup they stand, each in document order. */
 export interface Staging {
   /** Backdrops that are fixed by plain CSS, outside the stages and below all of them. */
@@ -22,7 +26,7 @@ export interface Staging {
 /**
  * Where the layers of a scene stand. The lowest pictures that fill the scene at the horizon are fixed by plain CSS,
  * exact in every engine. A horizon picture above a moving layer cannot be, since what is fixed lies outside the
- * stages; nor can one whose depth a rule changes, where relief or the camera make it move, or in a scene whose height
+ * stages; nor can one whose depth a rule changes, where relief, the camera or a hold make it move, or in a scene whose height
  * depends on its content.
  */
 export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
@@ -31,6 +35,7 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
     scene.content === undefined &&
     relief === 1 &&
     camera.pan === 0 &&
+    !isHeld(scene) &&
     ![...(scene.rules ?? []), ...(look.rules ?? [])].some((rule) => "relief" in rule || "camera" in rule);
   const isFixed = (layer: Layer) =>
     flat &&

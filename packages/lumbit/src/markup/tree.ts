@@ -21,8 +21,8 @@ export interface StyleRule {
   declarations: Declarations;
   /** A media query. */
   media?: string;
-  /** Holds only where the page moves. */
-  motion?: true;
+  /** Holds only where the page moves, whoever moves it, or only where it does so without script. */
+  motion?: "any" | "native";
 }
 
 /** Numbers in CSS: enough digits that a layer is right within a thousandth of a pixel on the longest page. */

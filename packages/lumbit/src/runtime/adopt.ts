@@ -1,7 +1,8 @@
-import type { Declarations } from "../markup/index.ts";
-import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
+import { type Declarations, motionConditions } from "../markup/index.ts";
+import { AttributeError, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { rememberAttributes } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
+import { adoptSheet } from "./sheet.ts";
 
 /** Takes scenes from existing markup. Everything is read before anything is written. */
 export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): HTMLElement[] {
@@ -9,23 +10,48 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     ...(element.matches("[data-lumbit-scene]") ? [element] : []),
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
   ];
+  const keyframes = new Set<string>();
   const styled = scenes.flatMap((scene): [HTMLElement, Declarations][] => [
     [scene, sceneStyle(scene)],
-    ...layersIn(scene).map((layer): [HTMLElement, Declarations] => [layer, layerStyle(layer, native)]),
+    ...layersIn(scene).map((layer): [HTMLElement, Declarations] => {
+      const style = layerStyle(layer, native);
+      for (const text of style.keyframes) keyframes.add(text);
+      return [layer, style.declarations];
+    }),
   ]);
+  for (const scene of scenes)
+    if (scene.dataset.lumbitHold !== undefined && scene.childElementCount !== 1)
+      throw new AttributeError(
+        scene,
+        "data-lumbit-hold",
+        scene.dataset.lumbitHold,
+        "allowed here: a scene that holds has a single element in it, the box that stays on the screen",
+      );
   undo.push(adoptModel(element));
+  if (keyframes.size > 0)
+    undo.push(adoptSheet(element, `@media ${motionConditions.media} {${[...keyframes].join("\n")}}`));
   for (const [styledElement, declarations] of styled) {
     undo.push(rememberAttributes(styledElement));
     for (const [name, value] of Object.entries(declarations))
       if (value !== undefined) styledElement.style.setProperty(name, String(value));
     if (scenes.includes(styledElement)) {
       styledElement.classList.add("lumbit-adopted");
+      if (styledElement.dataset.lumbitHold !== undefined) adoptHold(styledElement, undo);
       continue;
     }
     styledElement.classList.add("lumbit-drifts");
+    if (styledElement.dataset.lumbitRamps !== undefined) styledElement.classList.add("lumbit-ramped");
     if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
   }
   return scenes;
+}
+
+/** Makes the only element of a scene what stays on the screen while the scene holds. */
+function adoptHold(scene: HTMLElement, undo: (() => void)[]): void {
+  const held = scene.firstElementChild as HTMLElement;
+  undo.push(rememberAttributes(held));
+  scene.classList.add("lumbit-track");
+  held.classList.add("lumbit-adopted-held");
 }
 
 /** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */

@@ -1,6 +1,15 @@
 import { speedOf } from "../core/depth.ts";
-import type { Depth, Direction, LayerSettings, Moment, Settle, Travel } from "../core/index.ts";
-import { animationCss, type Declarations, motionCss, settleCss } from "../markup/index.ts";
+import type { Depth, Direction, Layer, LayerSettings, Moment, Ramp, Settle, Travel } from "../core/index.ts";
+import {
+  type Declarations,
+  filterCss,
+  keyframesCss,
+  motionCss,
+  nativeAnimations,
+  scriptedAnimations,
+  settleCss,
+  waysOf,
+} from "../markup/index.ts";
 
 /** A wrong value in a `data-lumbit-*` attribute: which, on what element, what is allowed. */
 export class AttributeError extends Error {
@@ -13,7 +22,7 @@ export class AttributeError extends Error {
 const describe = ({ tagName, id }: Element) => `<${tagName.toLowerCase()}${id ? ` id="${id}"` : ""}>`;
 
 /** The attributes that make an element a layer. */
-const layerAttributes = ["depth", "speed", "direction", "travel-x", "travel-y", "pane"];
+const layerAttributes = ["depth", "speed", "direction", "travel-x", "travel-y", "ramps", "pane"];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
 export const layersIn = (scene: Element): HTMLElement[] =>
@@ -21,10 +30,22 @@ export const layersIn = (scene: Element): HTMLElement[] =>
     ...scene.querySelectorAll<HTMLElement>(layerAttributes.map((name) => `[data-lumbit-${name}]`).join()),
   ].filter((element) => element.parentElement?.closest("[data-lumbit-scene]") === scene);
 
-/** The style that a layer's attributes ask for; under the native driver its animations are part of it. */
-export function layerStyle(element: HTMLElement, native: boolean): Declarations {
+/** The style that a layer's attributes ask for, its animations for either driver included, and their keyframes. */
+export function layerStyle(
+  element: HTMLElement,
+  native: boolean,
+): { declarations: Declarations; keyframes: string[] } {
   const settings = layerSettings(element);
-  return { ...motionCss(settings, speedOf(settings)), ...(native && animationCss(settings.travel, false)) };
+  const kind = element instanceof HTMLImageElement ? { image: element.src } : { text: "" };
+  const ways = waysOf({ ...kind, ...settings } as Layer);
+  const animations = native ? nativeAnimations(ways, ["lumbit-drift"]) : scriptedAnimations(ways);
+  return {
+    declarations: {
+      ...motionCss(settings, speedOf(settings)),
+      ...(ways.length > 0 && { ...animations, filter: filterCss(settings) }),
+    },
+    keyframes: keyframesCss(ways),
+  };
 }
 
 function layerSettings(element: Element): LayerSettings {
@@ -62,6 +83,7 @@ function layerSettings(element: Element): LayerSettings {
       '"down", "up", "left", "right" or an angle in degrees',
     ),
     ...((travel.x || travel.y) && { travel }),
+    ramps: read(element, "ramps", parseRamps, rampsAllowed),
   };
 }
 
@@ -77,6 +99,12 @@ export function sceneStyle(element: HTMLElement): Declarations {
   read(element, "width", (text) => oneOf(text, ["full"] as const), '"full", from edge to edge of the page');
   return {
     "--lumbit-settle": settleCss(settle ?? "auto"),
+    "--lumbit-l": read(
+      element,
+      "hold",
+      (text) => (/^(\d+\.?\d*|\.\d+)(px|rem|[sld]?v[wh])$/.test(text) ? text : undefined),
+      'a length such as "120vh"',
+    ),
     "--lumbit-relief": number("relief"),
     "--lumbit-pan": number("pan"),
     "--lumbit-push": number("push"),
@@ -113,8 +141,61 @@ const parseOffsets = (text: string) =>
   text.split(/\s+/).every((part) => CSS.supports("width", `calc(1px * 0 + ${part === "0" ? "0px" : part})`))
     ? (text.split(/\s+/) as unknown as NonNullable<Travel["x"]>)
     : undefined;
+const rampsAllowed =
+  'a JSON list of ramps such as [{"property": "opacity", "stops": [{"at": "exit 0%", "value": 1}, {"at": "exit 70%", "value": 0}]}]';
+
+function parseRamps(text: string): Ramp[] | undefined {
+  let ramps: unknown;
+  try {
+    ramps = JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+  return Array.isArray(ramps) && ramps.every(isRamp) ? ramps : undefined;
+}
+
+/** Whether a value is a ramp whose every stop is a moment and a value that its property can have. */
+function isRamp(value: unknown): value is Ramp {
+  const { property, stops, of = "scene", axis } = Object(value) as Record<string, unknown>;
+  const css = Object.hasOwn(rampValues, String(property))
+    ? rampValues[property as Ramp["property"]]
+    : undefined;
+  return (
+    css !== undefined &&
+    ["scene", "layer", "page"].includes(String(of)) &&
+    (property !== "axis" || /^[\x20-\x7e]{4}$/.test(String(axis))) &&
+    Array.isArray(stops) &&
+    stops.length > 1 &&
+    stops.every(
+      ({ at, value, easing = "linear" }) =>
+        new RegExp(`^${moment}$`).test(String(at)) &&
+        CSS.supports(...css(value)) &&
+        CSS.supports("animation-timing-function", String(easing)),
+    )
+  );
+}
+
+/** The declaration that a value of a ramp comes to. */
+const rampValues: Record<Ramp["property"], (value: unknown) => [property: string, value: string]> = {
+  opacity: (value) => ["opacity", `${value}`],
+  scale: (value) => ["scale", `${value}`],
+  rotate: (value) => ["rotate", `${value}deg`],
+  blur: (value) => ["filter", `blur(${value})`],
+  brightness: (value) => ["filter", `brightness(${value})`],
+  saturation: (value) => ["filter", `saturate(${value})`],
+  x: (value) => ["translate", `${value}`],
+  y: (value) => ["translate", `0px ${value}`],
+  color: (value) => ["color", `${value}`],
+  clip: (value) => ["clip-path", `inset(${value})`],
+  letterSpacing: (value) => ["letter-spacing", `${value}`],
+  fontWeight: (value) => ["font-weight", `${value}`],
+  backgroundPosition: (value) => ["object-position", `${value}`],
+  axis: (value) => ["font-variation-settings", `"wght" ${value}`],
+};
+
+const moment = String.raw`(?:cover|contain|entry|exit|entry-crossing|exit-crossing)\s+-?[\d.]+%`;
+
 function parseOver(text: string): [Moment, Moment] | undefined {
-  const moment = String.raw`(?:cover|contain|entry|exit|entry-crossing|exit-crossing)\s+-?[\d.]+%`;
   const match = new RegExp(`^(${moment})\\s+(${moment})$`).exec(text);
   return match ? [match[1] as Moment, match[2] as Moment] : undefined;
 }

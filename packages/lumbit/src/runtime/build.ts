@@ -5,6 +5,7 @@ import {
   pageRules,
   ruleCss,
   sceneElement,
+  sceneKeyframes,
   sceneRules,
   sceneSelector,
 } from "../markup/index.ts";
@@ -25,9 +26,12 @@ export function build(
   const assets = { pictures, fonts: {}, ems: (text: TextLayer) => emsOf(find(text.name)) };
   const plain = sceneElement(scene, look, false, assets);
   const styled = () =>
-    [...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, look, assets)]
-      .map((rule) => (rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule)))
-      .join("\n");
+    [
+      ...sceneKeyframes(scene),
+      ...[...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, look, assets)].map((rule) =>
+        rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule),
+      ),
+    ].join("\n");
   undo.push(rememberAttributes(element));
   undo.push(adoptModel(element));
   let current = "";

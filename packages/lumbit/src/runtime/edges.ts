@@ -8,7 +8,8 @@ export function measureEdges(scene: HTMLElement): void {
   const { height } = scene.getBoundingClientRect();
   const edges = { v: scroller.viewport(), before: top, after: scroller.scrollHeight() - top - height };
   // The height of a built scene is what its style says; that of existing markup is what it turned out to be.
-  const known = scene.classList.contains("lumbit-scene") ? edges : { ...edges, h: height };
+  const held = scene.querySelector(":scope > .lumbit-adopted-held")?.getBoundingClientRect().height;
+  const known = scene.classList.contains("lumbit-scene") ? edges : { ...edges, h: held ?? height };
   for (const [name, value] of Object.entries(known))
     scene.style.setProperty(`--lumbit-${name}`, `${Math.max(0, value)}px`);
   for (const pane of scene.querySelectorAll<HTMLElement>(".lumbit-adopted-pane")) {

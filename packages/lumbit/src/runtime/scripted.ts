@@ -1,5 +1,5 @@
+import { type PassageOf, parseMoment, rangeOf } from "../core/moment.ts";
 import type { Moment } from "../core/page.ts";
-import { parseMoment, type ResolvedTravel, rangeOf, travelAt } from "../core/travel.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
 import { reachSheet } from "./reach.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
@@ -17,7 +17,7 @@ interface Moving {
   element: HTMLElement;
   kx: number;
   ky: number;
-  travel: ResolvedTravel | undefined;
+  ways: Way[];
   /** Camera nearness per px of the passage, and the layer's distance from the camera; 0 when it does not scale. */
   push: number;
   distance: number;
@@ -25,7 +25,14 @@ interface Moving {
   x: number;
   y: number;
   scale: number;
-  own: { translate: string; scale: string; willChange: string };
+  own: { translate: string; transform: string; willChange: string };
+}
+
+/** One way of a ramp: the paused animation that it is, and the positions of the passage between which it runs. */
+interface Way {
+  animation: Animation;
+  start: number;
+  end: number;
 }
 
 interface MovingScene {
@@ -40,8 +47,8 @@ interface MovingScene {
 
 /**
  * Moves the layers of scenes by script. It measures once and again when the layout changes; while the page scrolls
- * it reads the scroll position alone and writes `translate` (and `scale`) of layers in view, and it sleeps when
- * nothing moves. What it needs to know of scenes and layers it takes from their custom properties, so media rules
+ * it reads the scroll position alone, writes `translate` (and `transform`) of layers in view and sets the time of their
+ * ramps, which are paused animations; it sleeps when nothing moves. What it needs to know of scenes and layers it takes from their custom properties, so media rules
  * and every kind of markup come to the same.
  */
 export function scriptedDriver(
@@ -129,14 +136,14 @@ export function scriptedDriver(
 
 function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
   const known = new Map(scene.layers.map((layer) => [layer.element, layer]));
-  const elements = [...scene.element.querySelectorAll<HTMLElement>(".lumbit-drifts")].filter(
+  const elements = [...scene.element.querySelectorAll<HTMLElement>(".lumbit-drifts, .lumbit-ramped")].filter(
     (element) => element.closest("[data-lumbit-scene]") === scene.element,
   );
   const rect = scene.element.getBoundingClientRect();
   scene.top = scroller.topOf(scene.element);
   const viewport = scroller.viewport();
   const common = { viewport, height: rect.height, top: scene.top, scrollHeight: scroller.scrollHeight() };
-  const layers = elements.map((element) => measureLayer(element, known.get(element), rect.top, common));
+  const layers = elements.map((element) => measureLayer(element, known.get(element), common, scene.element));
   const style = getComputedStyle(elements[0] ?? scene.element);
   scene.settle = Number.parseFloat(style.getPropertyValue("--lumbit-settle")) || 0;
   scene.length = (Number.parseFloat(style.getPropertyValue("--lumbit-v")) || viewport) + rect.height;
@@ -154,65 +161,75 @@ interface Around {
 function measureLayer(
   element: HTMLElement,
   known: Moving | undefined,
-  sceneTop: number,
   around: Around,
+  scene: HTMLElement,
 ): Moving {
   const style = getComputedStyle(element);
   const number = (name: string, otherwise: number) => {
     const value = Number.parseFloat(style.getPropertyValue(`--lumbit-${name}`));
     return Number.isNaN(value) ? otherwise : value;
   };
-  const speed = number("speed", 1);
+  const speed = element.classList.contains("lumbit-drifts") ? number("speed", 1) : 1;
   const k = number("page-relief", 1) * number("relief", 1) * (1 - speed);
   const push = speed === 0 || element.classList.contains("lumbit-reach") ? 0 : number("push", 0);
-  const { translate, scale, willChange } = element.style;
+  const { translate, transform, willChange } = element.style;
   return {
     element,
     kx: k * (number("ux", 0) + number("pan", 0)),
     ky: k * number("uy", 1),
-    travel: measureTravel(element, style, known, sceneTop, around),
+    ways: measureWays(element, style, around, scene),
     push: push / (number("v", around.viewport) + around.height),
     distance: 1 / speed,
     x: known?.x ?? 0,
     y: known?.y ?? 0,
     scale: known?.scale ?? 1,
-    own: known?.own ?? { translate, scale, willChange },
+    own: known?.own ?? { translate, transform, willChange },
   };
 }
 
-function measureTravel(
+function measureWays(
   element: HTMLElement,
   style: CSSStyleDeclaration,
-  known: Moving | undefined,
-  sceneTop: number,
-  around: Around,
-): ResolvedTravel | undefined {
-  const [startRange, startShare, endRange, endShare] = style
-    .getPropertyValue("--lumbit-over")
-    .trim()
-    .split(/\s+/);
-  if (!endShare) return undefined;
-  const of = style.getPropertyValue("--lumbit-of").trim();
-  const { offsetWidth, offsetHeight } = element;
-  const offset = (name: string, whole: number) => {
-    const text = style.getPropertyValue(`--lumbit-${name}`);
-    return (Number.parseFloat(text) || 0) * (text.includes("%") ? whole / 100 : 1);
-  };
-  // Where it lies without the movement that was written to it.
-  const top = element.getBoundingClientRect().top - sceneTop - (known?.y ?? 0);
-  const at = (text: string) => {
-    const { range, share } = parseMoment(text as Moment);
-    if (of === "page") return share * (around.scrollHeight - around.viewport) + around.viewport - around.top;
-    const [start, end] = rangeOf(range, around.viewport, of === "layer" ? offsetHeight : around.height);
-    return start + share * (end - start) + (of === "layer" ? top : 0);
-  };
-  return {
-    from: { x: offset("x0", offsetWidth), y: offset("y0", offsetHeight) },
-    to: { x: offset("x1", offsetWidth), y: offset("y1", offsetHeight) },
-    start: at(`${startRange} ${startShare}`),
-    end: at(`${endRange} ${endShare}`),
-  };
+  { viewport, height, top, scrollHeight }: Around,
+  scene: HTMLElement,
+): Way[] {
+  const ways = style.getPropertyValue("--lumbit-ways").trim();
+  if (!ways || ways === "none") return [];
+  const animations = element
+    .getAnimations()
+    .filter((animation) => (animation as CSSAnimation).animationName?.startsWith("lumbit-"));
+  return ways.split(",").flatMap((way, index): Way[] => {
+    const [of, ...moments] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
+    const animation = animations[index];
+    const own = of === "layer";
+    const at = (name = "", percent = "") => {
+      const { range, share } = parseMoment(`${name} ${percent}` as Moment);
+      if (of === "page") return share * (scrollHeight - viewport) + viewport - top;
+      const [start, end] = rangeOf(range, viewport, own ? element.offsetHeight : height);
+      return start + share * (end - start) + (own ? topOf(element) - topOf(scene) : 0);
+    };
+    return animation
+      ? [{ animation, start: at(moments[0], moments[1]), end: at(moments[2], moments[3]) }]
+      : [];
+  });
 }
+
+/** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
+function topOf(element: HTMLElement): number {
+  let top = 0;
+  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent) top += at.offsetTop;
+  return top;
+}
+
+/** The time of a way at p, in ms: before its beginning or past its end where p is. */
+const timeOf = ({ start, end }: Way, p: number) =>
+  end > start
+    ? Math.min(Math.max(((p - start) / (end - start)) * wayLength, -1), wayLength + 1)
+    : p < end
+      ? -1
+      : wayLength + 1;
+/** How long the paused animations of ramps are, in ms. */
+const wayLength = 1000;
 
 function drawScene(scene: MovingScene, position: number, viewport: number): void {
   const { layers, top, settle, length } = scene;
@@ -224,13 +241,13 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
   scene.resting = out;
   const d = Math.min(Math.max(p, 0), length) - settle;
   for (const layer of layers) {
-    const travel = layer.travel && travelAt(layer.travel, p);
-    const x = layer.kx * d + (travel?.x ?? 0);
-    const y = layer.ky * d + (travel?.y ?? 0);
+    for (const way of layer.ways) way.animation.currentTime = timeOf(way, p);
+    const x = layer.kx * d;
+    const y = layer.ky * d;
     const { style } = layer.element;
     if (x !== layer.x || y !== layer.y) style.translate = `${round(x)}px ${round(y)}px`;
     const scale = layer.push ? layer.distance / (layer.distance - layer.push * d) : 1;
-    if (scale !== layer.scale) style.scale = String(scale);
+    if (scale !== layer.scale) style.transform = `scale(${scale})`;
     layer.x = x;
     layer.y = y;
     layer.scale = scale;
@@ -241,7 +258,7 @@ const round = (value: number) => Math.round(value * 1000) / 1000;
 
 function restore({ element, own }: Moving): void {
   element.style.translate = own.translate;
-  element.style.scale = own.scale;
+  element.style.transform = own.transform;
   element.style.willChange = own.willChange;
   if (element.getAttribute("style") === "") element.removeAttribute("style");
 }

@@ -10,6 +10,7 @@ import {
   reachCss,
   ruleCss,
   type StyleRule,
+  sceneKeyframes,
   sceneRules,
   skipCss,
 } from "../markup/index.ts";
@@ -32,7 +33,7 @@ export function pageCss(page: Page, assets: Assets): string {
     reachCss.trim(),
     nativeCss.trim(),
     ...(isLong(page) ? [skipCss.trim()] : []),
-    ...rules.filter((rule) => rule.motion).map(ruleCss),
+    ...rules.filter((rule) => rule.motion === "native").map(ruleCss),
   ].join("\n");
   return [
     ...(page.fonts ?? []).map((font) => fontFaceCss(font, assets)),
@@ -41,6 +42,11 @@ export function pageCss(page: Page, assets: Assets): string {
     propertyCss,
     modelCss,
     ...rules.filter((rule) => !rule.motion).map(ruleCss),
+    ...new Set(page.scenes.flatMap(sceneKeyframes)),
+    `@media ${motionConditions.media} {\n${rules
+      .filter((rule) => rule.motion === "any")
+      .map(ruleCss)
+      .join("\n")}\n}`,
     `@media ${motionConditions.media} {\n@supports ${motionConditions.supports} {\n${moving}\n}\n}`,
   ]
     .filter(Boolean)

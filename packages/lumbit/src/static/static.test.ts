@@ -73,7 +73,7 @@ describe("the style sheet", () => {
     const css = pageCss(page(flow, pane), assets);
     expect(rule(css, "pane")).toContain("--lumbit-from: 0px");
     expect(rule(css, "pane")).not.toContain("--lumbit-to");
-    expect(rule(pageCss(page(pane, flow), assets), "pane")).toContain("--lumbit-to: calc(");
+    expect(rule(pageCss(page(pane, flow), assets), "pane")).toContain("--lumbit-to: var(--lumbit-length)");
   });
 
   test("gives a button its padding, twice as much beside its text as above", () => {

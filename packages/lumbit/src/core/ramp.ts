@@ -1,0 +1,91 @@
+import { eased } from "./easing.ts";
+import { type MomentContext, momentAt } from "./moment.ts";
+import type { Easing, Layer, Ramp } from "./page.ts";
+import { resolveLength } from "./units.ts";
+
+/** The properties of a pose that ramps may change, with what they are without one. */
+export const rampDefaults = {
+  opacity: 1,
+  blur: 0,
+  brightness: 1,
+  saturation: 1,
+  scale: 1,
+  rotate: 0,
+  x: 0,
+  y: 0,
+} as const;
+export type PoseProperty = keyof typeof rampDefaults;
+
+/** A ramp in numbers: values in px or without unit, and where in the scene's passage each lies, in px. */
+export interface ResolvedRamp {
+  property: PoseProperty;
+  stops: { at: number; value: number; easing: Easing }[];
+}
+
+/** All ramps of a layer; a travel is two in short. */
+export function rampsOf({ travel, ramps = [] }: Pick<Layer, "travel" | "ramps">): readonly Ramp[] {
+  if (!travel) return ramps;
+  const [start, end] = travel.over ?? (["cover 0%", "cover 100%"] as const);
+  const { of } = travel;
+  const axes = (["x", "y"] as const).flatMap((property): Ramp[] => {
+    const offsets = travel[property];
+    return offsets
+      ? [
+          {
+            property,
+            of,
+            stops: [
+              { at: start, value: offsets[0] },
+              { at: end, value: offsets[1] },
+            ],
+          },
+        ]
+      : [];
+  });
+  return [...axes, ...ramps];
+}
+
+/** Those ramps of a layer that a pose tells of, at a viewport. */
+export function resolveRamps(layer: Layer, context: MomentContext): ResolvedRamp[] {
+  const { viewport, box } = context;
+  return rampsOf(layer).flatMap((ramp): ResolvedRamp[] => {
+    const { property, stops, of = "scene" } = ramp;
+    if (!(property in rampDefaults)) return [];
+    const percent = property === "x" ? box.width : box.height;
+    return [
+      {
+        property: property as PoseProperty,
+        stops: stops.map(({ at, value, easing = "linear" }) => ({
+          at: momentAt(at, of, context),
+          value: typeof value === "number" ? value : resolveLength(value, { viewport, percent }),
+          easing,
+        })),
+      },
+    ];
+  });
+}
+
+/**
+ * A ramp's value at position p of the scene's passage: that of the last stop passed, on its way to the next. Before
+ * the first stop it is the first value, after the last the last.
+ */
+export function rampAt({ stops }: Pick<ResolvedRamp, "stops">, p: number): number {
+  let index = 0;
+  for (let next = 1; next < stops.length - 1; next++) if (p >= (stops[next]?.at ?? 0)) index = next;
+  const [from, to] = [stops[index], stops[index + 1]];
+  if (!from || !to) return from?.value ?? 0;
+  const share =
+    to.at === from.at ? Number(p >= to.at) : Math.min(Math.max((p - from.at) / (to.at - from.at), 0), 1);
+  return from.value + (to.value - from.value) * eased(from.easing, share);
+}
+
+/** What ramps make of every property at position p; those of one property add up, of factors multiply. */
+export function rampedAt(ramps: readonly ResolvedRamp[], p: number): Record<PoseProperty, number> {
+  const values: Record<PoseProperty, number> = { ...rampDefaults };
+  for (const ramp of ramps) {
+    const value = rampAt(ramp, p);
+    if (rampDefaults[ramp.property] === 1) values[ramp.property] *= value;
+    else values[ramp.property] += value;
+  }
+  return values;
+}

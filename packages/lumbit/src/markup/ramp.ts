@@ -1,0 +1,168 @@
+import {
+  fittedWidth,
+  isImage,
+  isText,
+  type Layer,
+  largestOpticalSize,
+  type Moment,
+  type PassageOf,
+  parseMoment,
+  type Ramp,
+  rampsOf,
+  type TextLayer,
+} from "../core/index.ts";
+import type { Declarations } from "./tree.ts";
+
+/** One way of a ramp, from a stop to the next: an animation that the scroll position plays. */
+export interface Way {
+  /** The name of its keyframes, the same for the same keyframes wherever they are used. */
+  name: string;
+  keyframes: string;
+  of: PassageOf;
+  over: readonly [Moment, Moment];
+  easing: string;
+  /** The first way holds before it begins; the others take over from the one before. */
+  fill: "both" | "forwards";
+  composition: "replace" | "add";
+}
+
+/** What of a layer its ramps are written in. */
+type RampedLayer = Pick<Layer, "travel" | "ramps"> & Partial<Layer>;
+
+/** The ways of all ramps of a layer. */
+export function waysOf(layer: RampedLayer): Way[] {
+  return rampsOf(layer).flatMap((ramp) => {
+    const { property, stops, of = "scene" } = ramp;
+    return stops.slice(1).map((to, index): Way => {
+      const from = stops[index] as (typeof stops)[number];
+      const offset = property === "x" || property === "y";
+      // Offsets add up, so every way after the first goes on from nothing.
+      const values =
+        offset && index > 0
+          ? ["0px", `calc(${lengthOf(to.value)} - ${lengthOf(from.value)})`]
+          : [from.value, to.value];
+      const [start, end] = values.map((value) => declaration(ramp, value, layer));
+      const keyframes = `{ from { ${start} } to { ${end} } }`;
+      return {
+        name: `lumbit-${property}-${digest(keyframes)}`,
+        keyframes,
+        of,
+        over: [from.at, to.at],
+        easing: from.easing ?? "linear",
+        fill: index === 0 ? "both" : "forwards",
+        composition: offset ? "add" : "replace",
+      };
+    });
+  });
+}
+
+/** The keyframes of ways, each once. */
+export const keyframesCss = (ways: readonly Way[]): string[] => [
+  ...new Set(ways.map(({ name, keyframes }) => `@keyframes ${name} ${keyframes}`)),
+];
+
+const lengthOf = (value: string | number) => (value === 0 ? "0px" : value);
+
+function declaration(ramp: Ramp, value: string | number, layer: RampedLayer): string {
+  switch (ramp.property) {
+    case "opacity":
+      return `opacity: calc(var(--lumbit-opacity, 1) * ${value})`;
+    case "blur":
+    case "brightness":
+    case "saturation":
+      return `--lumbit-${ramp.property}: ${value}`;
+    case "scale":
+      return `scale: ${value}`;
+    case "rotate":
+      return `rotate: ${value}deg`;
+    case "x":
+      return `translate: ${lengthOf(value)} 0px`;
+    case "y":
+      return `translate: 0px ${lengthOf(value)}`;
+    case "color":
+      return `${isText(layer as Layer) ? "color" : "background-color"}: ${value}`;
+    case "clip":
+      return `clip-path: inset(${value})`;
+    case "letterSpacing":
+      return `letter-spacing: ${value}`;
+    case "fontWeight":
+      return `font-weight: ${value}`;
+    case "backgroundPosition":
+      return `${isImage(layer as Layer) ? "object-position" : "background-position"}: ${value}`;
+    case "axis": {
+      const fitted = fittedWidth(layer as TextLayer) !== undefined && ramp.axis !== "opsz";
+      return `font-variation-settings: ${fitted ? `"opsz" ${largestOpticalSize}, ` : ""}"${ramp.axis}" ${value}`;
+    }
+  }
+}
+
+/** What of a layer the filter is made from that its ramps change; nothing where they do not. */
+export function filterCss(layer: RampedLayer): string | undefined {
+  const ramped = new Set(rampsOf(layer).map(({ property }) => property));
+  const functions = [
+    ramped.has("blur") && "blur(calc(var(--lumbit-focus, 0px) + var(--lumbit-blur)))",
+    !ramped.has("blur") &&
+      (ramped.has("brightness") || ramped.has("saturation")) &&
+      "blur(var(--lumbit-focus, 0px))",
+    ramped.has("brightness") && "brightness(var(--lumbit-brightness))",
+    ramped.has("saturation") && "saturate(var(--lumbit-saturation))",
+  ].filter(Boolean);
+  return functions.length > 0 ? functions.join(" ") : undefined;
+}
+
+/** What plays an element's ways as the page scrolls, behind the animations that its drift needs. */
+export function nativeAnimations(ways: readonly Way[], drift: readonly string[]): Declarations {
+  if (ways.length + drift.length === 0) return { animation: "none" };
+  const animations = [
+    ...drift.map((name) => ({
+      text: `${name} linear both`,
+      timeline: "--lumbit-scene",
+      range: driftRange,
+      composition: "replace",
+    })),
+    ...ways.map(({ name, easing, fill, of, over, composition }) => ({
+      text: `${name} ${easing} ${fill}`,
+      composition,
+      ...timelineOf(of, over),
+    })),
+  ];
+  const list = (key: keyof (typeof animations)[number]) =>
+    animations.map((animation) => animation[key]).join(", ");
+  return {
+    animation: list("text"),
+    "animation-duration": "auto",
+    "animation-timeline": list("timeline"),
+    "animation-range": list("range"),
+    "animation-composition": list("composition"),
+  };
+}
+
+/** The same ways, paused: the scripted driver sets their time. Where each belongs it reads off --lumbit-ways. */
+export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
+  ways.length === 0
+    ? { animation: "none", "--lumbit-ways": "none" }
+    : {
+        animation: ways.map(({ name, easing, fill }) => `${name} 1s ${easing} ${fill} paused`).join(", "),
+        "animation-composition": ways.map(({ composition }) => composition).join(", "),
+        "--lumbit-ways": ways.map(({ of, over }) => `${of} ${over.join(" ")}`).join(", "),
+      };
+
+/** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
+export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
+
+function timelineOf(of: PassageOf, over: Way["over"]) {
+  if (of === "page")
+    return {
+      timeline: "scroll()",
+      range: over.map((moment) => `${parseMoment(moment).share * 100}%`).join(" "),
+    };
+  return { timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene", range: over.join(" ") };
+}
+
+/** A short name for a text: FNV-1a, 32 bits. */
+function digest(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let index = 0; index < text.length; index++)
+    hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
+  return (hash >>> 0).toString(36);
+}
