@@ -123,6 +123,88 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     await page.close();
   });
 
+  test("ramps follow the scroll, and back", async () => {
+    const ramps = [
+      {
+        property: "opacity",
+        stops: [
+          { at: "cover 0%", value: 0 },
+          { at: "cover 50%", value: 1 },
+          { at: "cover 100%", value: 0.4 },
+        ],
+      },
+      {
+        property: "x",
+        stops: [
+          { at: "cover 0%", value: "0px" },
+          { at: "cover 100%", value: "100px" },
+        ],
+      },
+      {
+        property: "color",
+        stops: [
+          { at: "cover 0%", value: "#000" },
+          { at: "cover 100%", value: "#fff" },
+        ],
+      },
+    ];
+    const page = await open(markup("", `data-lumbit-ramps='${JSON.stringify(ramps)}'`));
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    // The scene begins 1300 px down the page, its passage is 1420 px long.
+    for (const scroll of [500, 855, 1210, 1565, 1920, 1000]) {
+      await scrollPage(page, scroll);
+      const p = (scroll - 500) / 1420;
+      expect((await offset(page)).x, `x at ${scroll}`).toBeCloseTo(100 * p, 0);
+      const [opacity, color] = await page.evaluate(() => {
+        const style = getComputedStyle(document.querySelector("i") as Element);
+        return [Number(style.opacity), Number(/\d+/.exec(style.color)?.[0])];
+      });
+      expect(opacity, `opacity at ${scroll}`).toBeCloseTo(p < 0.5 ? 2 * p : 1 - 0.6 * (2 * p - 1), 2);
+      expect(Math.abs(Number(color) - 255 * p), `color at ${scroll}`).toBeLessThan(1.5);
+    }
+    await page.close();
+  });
+
+  test("a scene holds while its layers go on, and a layer holds while its scene goes on", async () => {
+    const page = await open(
+      '<div class="gap"></div><section data-lumbit-scene data-lumbit-hold="500px" style="height: auto"><div style="position: relative; height: 620px"><i data-lumbit-depth="1"></i></div></section><div class="gap"></div>',
+    );
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    const held = () =>
+      page.evaluate(() => {
+        const top = (name: string) => document.querySelector(name)?.getBoundingClientRect().top ?? Number.NaN;
+        return { box: top("section > div"), layer: top("i") };
+      });
+    const settle = (800 + 620 + 500) / 2;
+    for (const [scroll, top] of [
+      [1000, 300],
+      [1300, 0],
+      [1550, 0],
+      [1800, 0],
+      [2000, -200],
+    ] as const) {
+      await scrollPage(page, scroll);
+      const { box, layer } = await held();
+      expect(box, `the scene at ${scroll}`).toBeCloseTo(top, 0);
+      expect(layer - box, `the layer at ${scroll}`).toBeCloseTo(
+        200 + 0.5 * (800 + scroll - 1300 - settle),
+        0,
+      );
+    }
+    await page.evaluate("own.dispose()");
+    expect(await page.locator("section").getAttribute("class")).toBeNull();
+
+    const own = await open(markup("", 'data-lumbit-depth="1" data-lumbit-hold="cover 25% cover 75%"'));
+    await own.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    const tops = [];
+    for (const scroll of [860, 1100, 1500]) {
+      await scrollPage(own, scroll);
+      const { top, y } = await offset(own);
+      tops.push(Math.round(top + y));
+    }
+    expect(new Set(tops).size, `${tops}`).toBe(1);
+  });
+
   test("works inside a shadow root, and leaves nothing there", async () => {
     const page = await open('<div class="gap"></div><div id="host"></div><div class="gap"></div>');
     await page.evaluate((driver) => {
@@ -158,6 +240,10 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
   });
 });
 
+const rampsAllowed =
+  'a JSON list of ramps such as [{"property": "opacity", "stops": [{"at": "exit 0%", "value": 1}, {"at": "exit 70%", "value": 0}]}]';
+const cueAllowed =
+  'a cue as JSON such as {"at": "entry 30%", "from": {"y": "40px", "opacity": 0}, "duration": 700}';
 test.each([
   [
     "data-lumbit-settle",
@@ -171,6 +257,12 @@ test.each([
   ["data-lumbit-speed", "-0.1", "a number of 0 or more", false],
   ["data-lumbit-direction", "sideways", '"down", "up", "left", "right" or an angle in degrees', false],
   ["data-lumbit-travel-x", "40px", 'two lengths such as "0px -40%"', false],
+  ["data-lumbit-hold", "-20px", 'a length such as "120vh"', true],
+  ["data-lumbit-hold", "entry 100%", 'two moments such as "entry 100% exit 0%"', false],
+  ["data-lumbit-ramps", "opacity", rampsAllowed, false],
+  ["data-lumbit-ramps", "[{}]", rampsAllowed, false],
+  ["data-lumbit-cue", "fade", cueAllowed, false],
+  ["data-lumbit-cue", "{}", cueAllowed, false],
 ])('%s="%s" is refused with what is allowed', async (name, value, allowed, ofScene) => {
   const attribute = `${name}="${value}"`;
   const other = name.includes("depth") || name.includes("speed") ? "" : ' data-lumbit-depth="1"';

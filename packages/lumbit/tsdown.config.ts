@@ -11,12 +11,16 @@ export default defineConfig([
     platform: "neutral",
     dts: true,
   },
-  // One file for pages: what browsers without scroll-driven animations load.
-  {
-    entry: { scripted: "src/runtime/start.ts" },
-    outDir: "dist/browser",
-    platform: "browser",
-    minify: true,
-    dts: false,
-  },
+  // One file each for pages: what browsers without scroll-driven animations load, and what plays cues.
+  ...Object.entries({ scripted: "src/runtime/start.ts", cues: "src/runtime/start-cues.ts" }).map(
+    ([name, path]) =>
+      ({
+        entry: { [name]: path },
+        outDir: "dist/browser",
+        platform: "browser",
+        minify: true,
+        clean: false,
+        dts: false,
+      }) as const,
+  ),
 ]);

@@ -523,6 +523,26 @@ export const cases: Case[] = [
       { name: "third", height: "40vh", layers: [block("c", { depth: 1 })] },
     ]),
   })),
+  ...(["60vh", "150vh"] as const).map((height) => ({
+    name: `layers that hold in a scene of ${height}`,
+    page: middle({
+      height,
+      relief: 0.8,
+      layers: [
+        block("surface", { hold: ["entry 100%", "exit 0%"] }),
+        block("far", { depth: 1.5, direction: 60, hold: ["cover 30%", "cover 55%"] }),
+        block("near", {
+          depth: -0.3,
+          hold: ["entry-crossing 40%", "exit-crossing 20%"],
+          ramps: [ramp("x", ["cover 0%", 0], ["cover 100%", "90px"])],
+        }),
+        block("rule", {
+          depth: 0.5,
+          rules: [{ media: "(min-width: 600px)", hold: ["contain 0%", "exit 50%"] }],
+        }),
+      ],
+    }),
+  })),
   {
     name: "a hold of a scene as high as its content",
     page: middle({

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
+import { hasCues } from "lumbit/core";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
@@ -11,8 +12,8 @@ import { TextSizer } from "./text-size.ts";
 export type Site = Map<string, string | Buffer>;
 
 /**
- * The site of a project: its page, style sheet, pictures and fonts, and with `scripted` the driver for browsers that
- * cannot move it without script.
+ * The site of a project: its page, style sheet, pictures and fonts, what plays its cues, and with `scripted` the
+ * driver for browsers that cannot move it without script.
  */
 export async function makeSite({ page, pictures, fonts }: Project, scripted = false): Promise<Site> {
   const site: Site = new Map();
@@ -33,20 +34,28 @@ export async function makeSite({ page, pictures, fonts }: Project, scripted = fa
   const css = pageCss(page, assets);
   const stylesheet = fileName("page.css", css);
   site.set(stylesheet, css);
-  const script = scripted ? addDriver(site) : undefined;
-  site.set("index.html", pageHtml(page, { assets, stylesheet, script }));
+  const scripts = [
+    ...(scripted ? [addDriver(site)] : []),
+    ...(hasCues(page) ? [addScript(site, "cues.js")] : []),
+  ];
+  site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));
   return site;
 }
 
 /** Adds the scripted driver and what loads it; the name of the latter. */
 function addDriver(site: Site): string {
-  const driver = readFileSync(fileURLToPath(import.meta.resolve("lumbit/browser/scripted.js")));
-  const driverName = fileName("scripted.js", driver);
-  const loader = loaderScript(driverName);
-  const loaderName = fileName("load.js", loader);
-  site.set(driverName, driver);
-  site.set(loaderName, loader);
-  return loaderName;
+  const loader = loaderScript(addScript(site, "scripted.js"));
+  const name = fileName("load.js", loader);
+  site.set(name, loader);
+  return name;
+}
+
+/** Adds one of the library's scripts for pages; its name in the site. */
+function addScript(site: Site, script: "scripted.js" | "cues.js"): string {
+  const content = readFileSync(fileURLToPath(import.meta.resolve(`lumbit/browser/${script}`)));
+  const name = fileName(script, content);
+  site.set(name, content);
+  return name;
 }
 
 /** The name of a published file: that of its source, safe in any address, and a digest so that caches stay right. */

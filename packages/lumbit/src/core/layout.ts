@@ -24,7 +24,7 @@ import {
 } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { placedBox } from "./place.ts";
-import { type ResolvedRamp, resolveRamps } from "./ramp.ts";
+import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
 import { applyRules } from "./rules.ts";
 import { settleAt } from "./settle.ts";
 import { resolveLength, type Viewport } from "./units.ts";
@@ -164,7 +164,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       box,
       ...(boxes.pane && { pane: boxes.pane }),
       ...(overscan && { overscan }),
-      ramps: resolveRamps(layer, { ...moments, box }),
+      ramps: [...resolveRamps(layer, { ...moments, box }), ...resolveHold(layer, drift, { ...moments, box })],
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
       ...(isGroup(layer) && { layers: layoutGroup(layer, box, moments, natural) }),
     };

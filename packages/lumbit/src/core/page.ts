@@ -78,6 +78,39 @@ export type Ramp =
   /** An axis of a variable font, by its tag. */
   | (RampOf<"axis", number> & { axis: string });
 
+/** What a text is split into; lines are those that it breaks into on the reader's screen. */
+export type Pieces = "lines" | "words" | "letters";
+
+/** A change that plays once when the scroll passes a moment, from what it says to how the layer was composed. */
+export interface Cue {
+  /** The moment, or `"load"`: as soon as the page is there; `"entry 30%"` by default. */
+  at?: Moment | "load";
+  /** Whose passage the moment belongs to: the layer's own (default) or the scene's. */
+  of?: "layer" | "scene";
+  /** What the layer comes from. Offsets are to the right and downwards, percentages of its own size. */
+  from: {
+    x?: Length;
+    y?: Length;
+    opacity?: number;
+    scale?: number;
+    /** Degrees, clockwise. */
+    rotate?: number;
+    blur?: `${number}px`;
+    /** What is cut off at the top, right, bottom and left, as in the CSS function `inset()`. */
+    clip?: string;
+  };
+  /** Milliseconds; 700 by default. */
+  duration?: number;
+  /** Milliseconds; 0 by default. */
+  delay?: number;
+  /** `"ease-out"` by default. */
+  easing?: Easing;
+  /** Of a text: its pieces come one after the other. */
+  pieces?: Pieces;
+  /** Milliseconds from one piece of a text, or layer of a group, to the next; 0 by default, 40 with pieces. */
+  stagger?: number;
+}
+
 /** Camera movement besides that down the page. */
 export interface Camera {
   /** Sideways movement per scrolled pixel; positive carries far layers to the right. */
@@ -148,6 +181,9 @@ interface LayerBase {
   order?: Depth;
   travel?: Travel;
   ramps?: readonly Ramp[];
+  /** Between these moments of its scene's passage the layer stays where it is on the screen. */
+  hold?: readonly [from: Moment, to: Moment];
+  cue?: Cue;
   /** Not shown at all. */
   hidden?: boolean;
   /** Tools leave it where it is. */
@@ -156,7 +192,7 @@ interface LayerBase {
 
 /** What rules may change of a layer. */
 export type LayerSettings = Partial<
-  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "ramps" | "hidden"> & {
+  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "ramps" | "hold" | "hidden"> & {
     subject: readonly [number, number];
   }
 > &
@@ -234,7 +270,7 @@ export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 export type Layer = GroupedLayer | GroupLayer;
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
-export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize } & (
+export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize; cue?: Cue } & (
     | ({ text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never } & NoButton)
     | ({ list: readonly string[]; text?: never; as?: never; href?: never } & NoButton)
     | ({ text: string; href: string; as?: never; list?: never } & Button)
@@ -338,6 +374,14 @@ export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== un
 export const isText = (layer: Layer): layer is TextLayer => layer.text !== undefined;
 export const isShape = (layer: Layer): layer is ShapeLayer => layer.shape !== undefined;
 export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== undefined;
+
+/** Whether anything of a page comes in by a cue. */
+export const hasCues = ({ scenes }: Page): boolean =>
+  scenes.some(({ content = [], layers }) =>
+    [...content, ...layers, ...layers.flatMap((layer) => layer.layers ?? [])].some(
+      ({ cue }) => cue !== undefined,
+    ),
+  );
 
 /** A picture or shape without a place fills its scene as a pane. */
 export const fillsScene = (layer: Layer): boolean =>

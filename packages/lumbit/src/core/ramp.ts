@@ -1,3 +1,4 @@
+import type { Drift } from "./drift.ts";
 import { eased } from "./easing.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import type { Easing, Layer, Ramp } from "./page.ts";
@@ -63,6 +64,25 @@ export function resolveRamps(layer: Layer, context: MomentContext): ResolvedRamp
       },
     ];
   });
+}
+
+/** What keeps a layer that drifts where it is on the screen from one moment to another: offsets against its movement. */
+export function resolveHold(
+  { hold }: Pick<Layer, "hold">,
+  drift: Drift,
+  context: MomentContext,
+): ResolvedRamp[] {
+  if (!hold) return [];
+  const [from, to] = hold.map((moment) => momentAt(moment, "scene", context)) as [number, number];
+  const length = Math.max(0, to - from);
+  const offset = (property: "x" | "y", value: number): ResolvedRamp => ({
+    property,
+    stops: [
+      { at: from, value: 0, easing: "linear" },
+      { at: from + length, value, easing: "linear" },
+    ],
+  });
+  return [offset("x", -drift.x * length), offset("y", (1 - drift.y) * length)];
 }
 
 /**

@@ -25,6 +25,9 @@ const matching = (pattern: RegExp, allowed: string): Values => ({
 const decimal = String.raw`(\d+\.?\d*|\.\d+)`;
 const length = new RegExp(`^[+-]?${decimal}(px|%|rem|[sld]?v[wh])$`);
 
+/** What is cut off at one to four sides, each in px or percentages. */
+export const clipPattern = new RegExp(`^(${decimal}(px|%)|0)( (${decimal}(px|%)|0)){0,3}$`);
+
 /** What a ramp may do with each property. */
 const values = {
   opacity: number(0, 1, "a number from 0 to 1"),
@@ -36,10 +39,7 @@ const values = {
   brightness: number(0, 100, "a factor of 0 or more"),
   saturation: number(0, 100, "a factor of 0 or more"),
   color: { ...css("color", 'a CSS color such as "#e9f4ef"'), for: ["text", "shape", "layers"] },
-  clip: matching(
-    new RegExp(`^(${decimal}(px|%)|0)( (${decimal}(px|%)|0)){0,3}$`),
-    'what is cut off at the top, right, bottom and left, such as "0% 100% 0% 0%"',
-  ),
+  clip: matching(clipPattern, 'what is cut off at the top, right, bottom and left, such as "0% 100% 0% 0%"'),
   letterSpacing: {
     ...matching(new RegExp(`^[+-]?${decimal}(em|px|rem|[sld]?v[wh])$`), 'a length such as "0.2em"'),
     for: ["text"],

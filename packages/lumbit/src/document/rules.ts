@@ -121,6 +121,14 @@ function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
     if (!("height" in place) && !("top" in place && "bottom" in place))
       breach("place", "a shape has no height of its own: give it height, or top and bottom");
   }
+  if (
+    "hold" in layer &&
+    (kind === "image" || kind === "shape") &&
+    (layer.pane === true || !("place" in layer))
+  )
+    breach("hold", "a picture in a pane stays with its pane; put it into a group and let that hold");
+  if (isObject(layer.cue) && "pieces" in layer.cue && kind !== "text")
+    breaches.push({ path: [...path, "cue", "pieces"], message: '"pieces" is for a text' });
   breaches.push(...settingsBreaches(layer, path), ...rampBreaches(layer, layer, path));
   for (const [rule, index] of objects(layer.rules)) {
     const at = [...path, "rules", index];
@@ -173,7 +181,12 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
 function sceneBreaches(scene: Json, path: Path): Breach[] {
   const breaches: Breach[] = [];
   if ([scene, ...objects(scene.rules).map(([rule]) => rule)].some((settings) => "hold" in settings))
-    for (const [layer, index] of objects(scene.layers))
+    for (const [layer, index] of objects(scene.layers)) {
+      if ("hold" in layer)
+        breaches.push({
+          path: [...path, "layers", index, "hold"],
+          message: "the scene holds already, and all that is in it with it; remove one of the two",
+        });
       for (const [key, entry] of [
         ["travel", layer.travel],
         ...objects(layer.ramps).map(([ramp, at]) => [`ramps ${at}`, ramp] as const),
@@ -189,6 +202,7 @@ function sceneBreaches(scene: Json, path: Path): Breach[] {
             ],
             message: 'in a scene that holds a layer has no passage of its own: leave "of" away, or "page"',
           });
+    }
   if (scene.height === "auto" && !("content" in scene))
     breaches.push({
       path: [...path, "height"],

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { matchesMedia } from "../core/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { isSafeLink } from "./link.ts";
-import { rampProperties } from "./ramp.ts";
+import { clipPattern, rampProperties } from "./ramp.ts";
 
 /*
  * Every description says what is allowed, in words that finish "allowed: …": editors show it at the key and the
@@ -134,6 +134,7 @@ const travel = z
   })
   .describe("settings of a travel: x, y, over, of")
   .optional();
+const easingAllowed = 'a CSS easing function such as "ease-in", "cubic-bezier(0.2, 0, 0, 1)" or "steps(4)"';
 const ramps = z
   .array(
     z
@@ -147,10 +148,7 @@ const ramps = z
               .strictObject({
                 at: moment,
                 value: z.union([z.number(), z.string()]).describe("a value of the property"),
-                easing: css(
-                  "animation-timing-function",
-                  'a CSS easing function such as "ease-in", "cubic-bezier(0.2, 0, 0, 1)" or "steps(4)"',
-                ).optional(),
+                easing: css("animation-timing-function", easingAllowed).optional(),
               })
               .describe("a stop: at, value, easing"),
           )
@@ -169,6 +167,48 @@ const ramps = z
       .describe("a property and its stops"),
   )
   .describe("a list of ramps, each a property and its stops")
+  .optional();
+const hold = z
+  .tuple([moment, moment])
+  .describe(
+    'the moments between which the layer stays where it is on the screen, such as ["entry 100%", "exit 0%"]',
+  )
+  .optional();
+const milliseconds = (what: string) =>
+  z.number().min(0).max(60_000).describe(`the ${what} in milliseconds, from 0 to 60000`).optional();
+const cue = z
+  .strictObject({
+    at: z
+      .union([z.literal("load"), moment])
+      .describe('"load", or a range name and a percentage from 0 to 100 of it, such as "entry 30%"')
+      .optional(),
+    of: z
+      .enum(["layer", "scene"])
+      .describe('"layer" or "scene": whose passage the moment belongs to')
+      .optional(),
+    from: z
+      .strictObject({
+        x: length('an offset to the right such as "-40%" or "12vw"').optional(),
+        y: length('an offset downwards such as "-40%" or "12vh"').optional(),
+        opacity: z.number().min(0).max(1).describe("an opacity from 0 to 1").optional(),
+        scale: z.number().min(0).describe("a factor of 0 or more").optional(),
+        rotate: z.number().describe("an angle in degrees").optional(),
+        blur: pixels('a radius in px such as "8px"').optional(),
+        clip: z
+          .string()
+          .regex(clipPattern)
+          .describe('what is cut off at the top, right, bottom and left, such as "0% 100% 0% 0%"')
+          .optional(),
+      })
+      .refine((from) => Object.keys(from).length > 0)
+      .describe("what the layer comes from: x, y, opacity, scale, rotate, blur, clip; one at least"),
+    duration: milliseconds("duration"),
+    delay: milliseconds("delay"),
+    easing: css("animation-timing-function", easingAllowed).optional(),
+    pieces: z.enum(["lines", "words", "letters"]).describe('"lines", "words" or "letters"').optional(),
+    stagger: milliseconds("time from one piece to the next"),
+  })
+  .describe("a change that plays once: at, of, from, duration, delay, easing, pieces, stagger")
   .optional();
 const direction = z
   .union([z.enum(["down", "up", "left", "right"]), z.number()])
@@ -218,6 +258,7 @@ const layerSettings = {
   order,
   travel,
   ramps,
+  hold,
   hidden,
   subject,
 };
@@ -245,6 +286,7 @@ const layerShape = {
   radius: extent("rounding of the corners").optional(),
   locked: z.boolean().describe("true to have tools leave the layer where it is, or false").optional(),
   ...layerSettings,
+  cue,
   rules: rulesOf(layerSettings),
 };
 
@@ -273,6 +315,7 @@ const block = z
     background: background.optional(),
     radius: extent("rounding of the button's corners").optional(),
     padding: extent("space in the button above and below its text").optional(),
+    cue,
     ...textStyle,
     fontSize: z
       .union([extent("text size"), fluidSize])

@@ -1,5 +1,6 @@
 import {
   type Block,
+  type Cue,
   elementOf,
   fillsScene,
   hasPane,
@@ -78,7 +79,7 @@ const contentElement = (content: readonly Block[]) =>
   );
 
 function blockElement(block: Block, index: number): Element {
-  const attributes = { "data-lumbit-block": index };
+  const attributes = { "data-lumbit-block": index, "data-lumbit-cue": cueText(block.cue) };
   if (block.list)
     return element(
       "ul",
@@ -90,16 +91,24 @@ function blockElement(block: Block, index: number): Element {
   return element(block.as ?? "p", attributes, [block.text ?? ""]);
 }
 
+const cueText = (cue: Cue | undefined) => cue && JSON.stringify(cue);
+
 function layerElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
   const own = drawnElement(layer, still, loading, assets);
   return hasPane(layer)
-    ? element("div", { "data-lumbit-pane": layer.name, class: "lumbit-pane" }, [own])
+    ? element(
+        "div",
+        { "data-lumbit-pane": layer.name, class: "lumbit-pane", "data-lumbit-cue": cueText(layer.cue) },
+        [own],
+      )
     : own;
 }
 
 function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
   const attributes = {
     "data-lumbit-layer": layer.name,
+    // What a picture in a pane comes in with is its pane.
+    "data-lumbit-cue": hasPane(layer) ? undefined : cueText(layer.cue),
     class: classes(
       "lumbit-layer",
       fillsScene(layer) && "lumbit-fill",

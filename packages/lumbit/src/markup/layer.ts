@@ -23,7 +23,7 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
-import { filterCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
+import { filterCss, holdCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -89,6 +89,7 @@ function styleOf(
     "z-index": pane ? undefined : order,
     ...motionCss(given, moves ? speedOf(layer) : undefined),
     ...(moves && hasAnyWays(layer) && airCss(opacity, blur)),
+    ...(given.hold && holdCss(given.hold)),
     opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
@@ -212,12 +213,15 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
         : []),
     ];
   };
-  const changing = (layer.rules ?? []).filter((rule) => "travel" in rule || "ramps" in rule);
+  const changing = (layer.rules ?? []).filter(
+    (rule) => "travel" in rule || "ramps" in rule || "hold" in rule,
+  );
   const base = hasWays(layer) || push ? style(layer) : [];
   return [...base, ...changing.flatMap(({ media, ...rule }) => style(mergeMotion(layer, rule), media))];
 }
 
-const hasWays = ({ travel, ramps = [] }: LayerSettings) => travel !== undefined || ramps.length > 0;
+const hasWays = ({ travel, hold, ramps = [] }: LayerSettings) =>
+  travel !== undefined || hold !== undefined || ramps.length > 0;
 
 /** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
 export const layerKeyframes = (layer: Layer): string[] => [

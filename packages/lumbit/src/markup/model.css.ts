@@ -38,7 +38,7 @@ const lengths = [
 
 export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
-${["enter-x", "enter-y", "leave-x", "leave-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
+${["enter-x", "enter-y", "leave-x", "leave-y", "hold-x", "hold-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
 @property --lumbit-blur { syntax: "<length>"; inherits: false; initial-value: 0px; }
 ${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { syntax: "<number>"; inherits: false; initial-value: 1; }`).join("\n")}
 `;
@@ -142,9 +142,11 @@ const paneEnd = "var(--lumbit-t) + var(--lumbit-ph)";
 
 /** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
-.lumbit-track > :is(.lumbit-held, .lumbit-adopted-held) { position: sticky; top: 0; }
+.lumbit-track > .lumbit-held { position: sticky; top: 0; }
 .lumbit-track::after { content: ""; display: block; height: var(--lumbit-l); }
 .lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: clip; }
+[data-lumbit-scene] { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
+[data-lumbit-scene].lumbit-flows { scroll-margin-top: 0; }
 [data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
   --lumbit-k: calc(var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1)));
   --lumbit-kx: calc(var(--lumbit-k) * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)));

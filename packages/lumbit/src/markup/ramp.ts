@@ -27,10 +27,56 @@ export interface Way {
 }
 
 /** What of a layer its ramps are written in. */
-type RampedLayer = Pick<Layer, "travel" | "ramps"> & Partial<Layer>;
+type RampedLayer = Pick<Layer, "travel" | "ramps" | "hold"> & Partial<Layer>;
 
-/** The ways of all ramps of a layer. */
+/** The ways of all ramps of a layer, and that against its drift while it holds. */
 export function waysOf(layer: RampedLayer): Way[] {
+  const { hold } = layer;
+  const held: Way[] = hold
+    ? [
+        {
+          name: "lumbit-hold",
+          keyframes:
+            "{ from { translate: 0px 0px; } to { translate: var(--lumbit-hold-x) var(--lumbit-hold-y); } }",
+          of: "scene",
+          over: hold,
+          easing: "linear",
+          fill: "both",
+          composition: "add",
+        },
+      ]
+    : [];
+  return [...rampWays(layer), ...held];
+}
+
+/** How far a layer has to be moved against its drift to stay where it is between two moments. */
+export function holdCss(hold: NonNullable<Layer["hold"]>): Declarations {
+  const [from, to] = hold.map(positionCss);
+  const length = `max(0px, ${to} - ${from})`;
+  const k = "var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1))";
+  return {
+    "--lumbit-hold-x": `calc(-1 * ${k} * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)) * ${length})`,
+    "--lumbit-hold-y": `calc((1 - ${k} * var(--lumbit-uy, 1)) * ${length})`,
+  };
+}
+
+/** The position of a moment in the passage of a scene that does not hold, as `rangeOf` has it. */
+function positionCss(moment: Moment): string {
+  const { range, share } = parseMoment(moment);
+  const [v, h] = ["var(--lumbit-v)", "var(--lumbit-h)"];
+  const [low, high] = [`min(${v}, ${h})`, `max(${v}, ${h})`];
+  const [start, end] = {
+    cover: ["0px", `(${v} + ${h})`],
+    contain: [low, high],
+    entry: ["0px", low],
+    exit: [high, `(${v} + ${h})`],
+    "entry-crossing": ["0px", h],
+    "exit-crossing": [v, `(${v} + ${h})`],
+  }[range];
+  return `(${start} * ${1 - share} + ${end} * ${share})`;
+}
+
+function rampWays(layer: RampedLayer): Way[] {
   return rampsOf(layer).flatMap((ramp) => {
     const { property, stops, of = "scene" } = ramp;
     return stops.slice(1).map((to, index): Way => {

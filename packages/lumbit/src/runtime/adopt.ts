@@ -1,5 +1,7 @@
 import { type Declarations, motionConditions } from "../markup/index.ts";
-import { AttributeError, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
+import { AttributeError } from "./attribute-error.ts";
+import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
+import { readCue } from "./cues.ts";
 import { rememberAttributes } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet } from "./sheet.ts";
@@ -19,6 +21,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
       return [layer, style.declarations];
     }),
   ]);
+  for (const cued of element.querySelectorAll<HTMLElement>("[data-lumbit-cue]")) readCue(cued);
   for (const scene of scenes)
     if (scene.dataset.lumbitHold !== undefined && scene.childElementCount !== 1)
       throw new AttributeError(
@@ -40,7 +43,6 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
       continue;
     }
     styledElement.classList.add("lumbit-drifts");
-    if (styledElement.dataset.lumbitRamps !== undefined) styledElement.classList.add("lumbit-ramped");
     if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
   }
   return scenes;
@@ -52,6 +54,9 @@ function adoptHold(scene: HTMLElement, undo: (() => void)[]): void {
   undo.push(rememberAttributes(held));
   scene.classList.add("lumbit-track");
   held.classList.add("lumbit-adopted-held");
+  // Whatever the page's own style makes of the box; without a hold it comes to the same as staying in place.
+  held.style.setProperty("position", "sticky", "important");
+  held.style.setProperty("top", "0px", "important");
 }
 
 /** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */

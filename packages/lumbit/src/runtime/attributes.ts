@@ -3,6 +3,7 @@ import type { Depth, Direction, Layer, LayerSettings, Moment, Ramp, Settle, Trav
 import {
   type Declarations,
   filterCss,
+  holdCss,
   keyframesCss,
   motionCss,
   nativeAnimations,
@@ -10,24 +11,28 @@ import {
   settleCss,
   waysOf,
 } from "../markup/index.ts";
-
-/** A wrong value in a `data-lumbit-*` attribute: which, on what element, what is allowed. */
-export class AttributeError extends Error {
-  constructor(element: Element, name: string, value: string, allowed: string) {
-    super(`${describe(element)}: ${name}="${value}" is not ${allowed}`);
-    this.name = "AttributeError";
-  }
-}
-
-const describe = ({ tagName, id }: Element) => `<${tagName.toLowerCase()}${id ? ` id="${id}"` : ""}>`;
+import { AttributeError } from "./attribute-error.ts";
+import { isMoment } from "./position.ts";
 
 /** The attributes that make an element a layer. */
-const layerAttributes = ["depth", "speed", "direction", "travel-x", "travel-y", "ramps", "pane"];
+const layerAttributes = [
+  "depth",
+  "speed",
+  "direction",
+  "travel-x",
+  "travel-y",
+  "ramps",
+  "hold",
+  "cue",
+  "pane",
+];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
 export const layersIn = (scene: Element): HTMLElement[] =>
   [
-    ...scene.querySelectorAll<HTMLElement>(layerAttributes.map((name) => `[data-lumbit-${name}]`).join()),
+    ...scene.querySelectorAll<HTMLElement>(
+      layerAttributes.map((name) => `[data-lumbit-${name}]:not([data-lumbit-scene])`).join(),
+    ),
   ].filter((element) => element.parentElement?.closest("[data-lumbit-scene]") === scene);
 
 /** The style that a layer's attributes ask for, its animations for either driver included, and their keyframes. */
@@ -42,6 +47,7 @@ export function layerStyle(
   return {
     declarations: {
       ...motionCss(settings, speedOf(settings)),
+      ...(settings.hold && holdCss(settings.hold)),
       ...(ways.length > 0 && { ...animations, filter: filterCss(settings) }),
     },
     keyframes: keyframesCss(ways),
@@ -84,6 +90,7 @@ function layerSettings(element: Element): LayerSettings {
     ),
     ...((travel.x || travel.y) && { travel }),
     ramps: read(element, "ramps", parseRamps, rampsAllowed),
+    hold: read(element, "hold", parseOver, 'two moments such as "entry 100% exit 0%"'),
   };
 }
 
@@ -168,7 +175,7 @@ function isRamp(value: unknown): value is Ramp {
     stops.length > 1 &&
     stops.every(
       ({ at, value, easing = "linear" }) =>
-        new RegExp(`^${moment}$`).test(String(at)) &&
+        isMoment(String(at)) &&
         CSS.supports(...css(value)) &&
         CSS.supports("animation-timing-function", String(easing)),
     )

@@ -1,8 +1,10 @@
 import type { PageLook, Scene } from "../core/index.ts";
 import { adopt } from "./adopt.ts";
 import { build } from "./build.ts";
+import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
+import { type Announcer, announcer } from "./events.ts";
 import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 
@@ -18,8 +20,14 @@ export interface MountOptions {
 }
 
 /** A mounted scene, or all scenes of an element's markup. */
-export interface Mounted extends Driver {
+export interface Mounted extends Driver, Pick<Announcer, "on"> {
   driver: "native" | "scripted";
+  /**
+   * Scrolls to the settle moment of a scene, by its name or id, or of the first; the address gets its id as fragment.
+   *
+   * @throws RangeError when no scene has that name
+   */
+  jump(scene?: string): void;
 }
 
 /**
@@ -47,8 +55,22 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const first = scenes[0];
   const unwatch = first && !moving ? watchLayout(scenes, scrollerOf(first), setEdges) : () => {};
 
+  const events = announcer(scenes, first && scrollerOf(first));
+  const cues = playCues(scenes, (layer) =>
+    events.tell("cue", { scene: layer.closest("[data-lumbit-scene]") as HTMLElement, layer }),
+  );
+
   const handle: Mounted = {
     driver,
+    on: events.on,
+    jump(name) {
+      const scene = scenes.find(
+        ({ dataset, id }) => name === undefined || dataset.lumbitScene === name || id === name,
+      );
+      if (!scene) throw new RangeError(`there is no scene "${name}" here`);
+      scene.scrollIntoView({ block: "start" });
+      if (scene.id && location.hash !== `#${scene.id}`) history.pushState(null, "", `#${scene.id}`);
+    },
     refresh() {
       if (moving) moving.refresh();
       else setEdges();
@@ -63,6 +85,8 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
     },
     dispose() {
       if (mounted.get(element) === handle) mounted.delete(element);
+      cues.dispose();
+      events.dispose();
       moving?.dispose();
       unwatch();
       for (const step of undo.splice(0).reverse()) step();

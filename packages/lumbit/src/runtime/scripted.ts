@@ -1,6 +1,7 @@
-import { type PassageOf, parseMoment, rangeOf } from "../core/moment.ts";
+import type { PassageOf } from "../core/moment.ts";
 import type { Moment } from "../core/page.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
+import { type Around, positionOf } from "./position.ts";
 import { reachSheet } from "./reach.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
 import { approach } from "./smoothing.ts";
@@ -151,13 +152,6 @@ function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
   return layers;
 }
 
-interface Around {
-  viewport: number;
-  height: number;
-  top: number;
-  scrollHeight: number;
-}
-
 function measureLayer(
   element: HTMLElement,
   known: Moving | undefined,
@@ -190,7 +184,7 @@ function measureLayer(
 function measureWays(
   element: HTMLElement,
   style: CSSStyleDeclaration,
-  { viewport, height, top, scrollHeight }: Around,
+  around: Around,
   scene: HTMLElement,
 ): Way[] {
   const ways = style.getPropertyValue("--lumbit-ways").trim();
@@ -201,24 +195,12 @@ function measureWays(
   return ways.split(",").flatMap((way, index): Way[] => {
     const [of, ...moments] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
     const animation = animations[index];
-    const own = of === "layer";
-    const at = (name = "", percent = "") => {
-      const { range, share } = parseMoment(`${name} ${percent}` as Moment);
-      if (of === "page") return share * (scrollHeight - viewport) + viewport - top;
-      const [start, end] = rangeOf(range, viewport, own ? element.offsetHeight : height);
-      return start + share * (end - start) + (own ? topOf(element) - topOf(scene) : 0);
-    };
+    const at = (name = "", percent = "") =>
+      positionOf(`${name} ${percent}` as Moment, of, { ...around, element, scene });
     return animation
       ? [{ animation, start: at(moments[0], moments[1]), end: at(moments[2], moments[3]) }]
       : [];
   });
-}
-
-/** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
-function topOf(element: HTMLElement): number {
-  let top = 0;
-  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent) top += at.offsetTop;
-  return top;
 }
 
 /** The time of a way at p, in ms: before its beginning or past its end where p is. */

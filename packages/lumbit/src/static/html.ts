@@ -8,12 +8,12 @@ import { type Assets, backdropElement, type Element, element, sceneElement } fro
 export interface HtmlOptions {
   assets: Assets;
   stylesheet: string;
-  /** A module that gives browsers without scroll-driven animations the scripted driver; none by default. */
-  script?: string;
+  /** Modules: what gives browsers without scroll-driven animations the scripted driver, what plays cues; none by default. */
+  scripts?: readonly string[];
 }
 
 /** The page as an HTML document: real text in reading order, no script, no inline style. */
-export function pageHtml(page: Page, { assets, stylesheet, script }: HtmlOptions): string {
+export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlOptions): string {
   const backdrop = backdropElement(page, assets);
   const scenes = page.scenes.map((scene, index) => sceneElement(scene, page.page ?? {}, index > 0, assets));
   const tree = element("html", { lang: page.lang }, [
@@ -22,7 +22,7 @@ export function pageHtml(page: Page, { assets, stylesheet, script }: HtmlOptions
       element("meta", { name: "viewport", content: "width=device-width, initial-scale=1" }),
       element("title", {}, [page.title]),
       element("link", { rel: "stylesheet", href: stylesheet }),
-      ...(script ? [element("script", { type: "module", src: script })] : []),
+      ...scripts.map((src) => element("script", { type: "module", src })),
     ]),
     element("body", {}, [element("main", {}, [...(backdrop ? [backdrop] : []), ...scenes])]),
   ]);

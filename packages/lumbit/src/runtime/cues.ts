@@ -1,0 +1,229 @@
+import type { Cue } from "../core/page.ts";
+import { AttributeError } from "./attribute-error.ts";
+import { prefersStillness, watchLayout } from "./driver.ts";
+import { splitText } from "./pieces.ts";
+import { isMoment, positionOf } from "./position.ts";
+import { type Scroller, scrollerOf } from "./scroller.ts";
+
+/** The cues of scenes until they are disposed of. */
+export interface Cues {
+  dispose(): void;
+}
+
+/** A cue that waits: its element stands where it comes from. */
+interface Waiting {
+  element: HTMLElement;
+  cue: Cue;
+  scene: HTMLElement;
+  /** The scroll position at which it plays. */
+  at: number;
+  /** Keep the element where it comes from. */
+  before: Animation[];
+}
+
+/**
+ * Plays what elements with `data-lumbit-cue` say when the scroll passes their moments, once each. What a page that
+ * was reloaded or a jump has passed already is simply there, and so is everything for readers who ask for less
+ * motion, on paper, and where the focus goes.
+ */
+export function playCues(scenes: readonly HTMLElement[], played: (element: HTMLElement) => void): Cues {
+  const first = scenes[0];
+  const elements = scenes.flatMap((scene) =>
+    [...scene.querySelectorAll<HTMLElement>("[data-lumbit-cue]")]
+      .filter((element) => element.closest("[data-lumbit-scene]") === scene)
+      .map((element) => ({ element, scene, cue: readCue(element) })),
+  );
+  if (!first || elements.length === 0 || prefersStillness()) return { dispose() {} };
+  const scroller = scrollerOf(first);
+  let last = scroller.position();
+  const undo: (() => void)[] = [];
+  const at = (entry: (typeof elements)[number]) => momentOf(entry, scroller);
+  let waiting = elements.flatMap((entry): Waiting[] => {
+    const moment = at(entry);
+    // Above the first screenful nobody scrolls past anything: it plays with the page.
+    const passed = last > 0 && moment <= last && entry.cue.at !== "load";
+    return passed ? [] : [{ ...entry, at: moment, before: comesFrom(entry.element, entry.cue) }];
+  });
+  const release = (entry: Waiting) => {
+    for (const animation of entry.before) animation.cancel();
+    waiting = waiting.filter((other) => other !== entry);
+    if (waiting.length === 0) stop();
+  };
+  const update = () => {
+    const position = scroller.position();
+    const jumped = Math.abs(position - last) > scroller.viewport();
+    last = position;
+    for (const entry of waiting.filter(({ at }) => at <= position)) {
+      if (!jumped) undo.push(play(entry, () => played(entry.element)));
+      release(entry);
+    }
+  };
+  let frame = 0;
+  const later = () => {
+    frame ||= requestAnimationFrame(() => {
+      frame = 0;
+      update();
+    });
+  };
+  const showAll = () => {
+    for (const entry of waiting) release(entry);
+  };
+  const focused = ({ target }: Event) => {
+    for (const entry of waiting) if (entry.element.contains(target as Node)) release(entry);
+  };
+  const unwatch = watchLayout(scenes, scroller, () => {
+    for (const entry of waiting) entry.at = at(entry);
+    later();
+  });
+  const root = first.getRootNode();
+  scroller.target.addEventListener("scroll", later, { passive: true });
+  addEventListener("beforeprint", showAll);
+  root.addEventListener("focusin", focused);
+  const stop = () => {
+    cancelAnimationFrame(frame);
+    unwatch();
+    scroller.target.removeEventListener("scroll", later);
+    removeEventListener("beforeprint", showAll);
+    root.removeEventListener("focusin", focused);
+  };
+  if (waiting.length === 0) stop();
+  else later();
+  return {
+    dispose() {
+      showAll();
+      stop();
+      for (const step of undo) step();
+    },
+  };
+}
+
+/** The scroll position of a cue's moment, within what can be scrolled. */
+function momentOf(
+  { element, scene, cue }: Pick<Waiting, "element" | "scene" | "cue">,
+  scroller: Scroller,
+): number {
+  if (cue.at === "load") return Number.NEGATIVE_INFINITY;
+  const top = scroller.topOf(scene);
+  const viewport = scroller.viewport();
+  const scrollHeight = scroller.scrollHeight();
+  const around = { viewport, height: scene.getBoundingClientRect().height, top, scrollHeight };
+  const p = positionOf(cue.at ?? "entry 30%", cue.of ?? "layer", { ...around, element, scene });
+  return Math.min(p - viewport + top, scrollHeight - viewport - 1);
+}
+
+/** Puts an element where its cue comes from and keeps it there. */
+function comesFrom(element: HTMLElement, cue: Cue): Animation[] {
+  const animations = animate(element, cue, 0);
+  for (const animation of animations) animation.pause();
+  return animations;
+}
+
+/** Plays a waiting cue; gives what ends it at once. */
+function play({ element, cue }: Waiting, done: () => void): () => void {
+  const text = cue.pieces && splitText(element, cue.pieces);
+  const groups =
+    text?.groups ??
+    (element.classList.contains("lumbit-group") && cue.stagger ? children(element) : [[element]]);
+  const { stagger = cue.pieces ? 40 : 0 } = cue;
+  const animations = groups.flatMap((group, index) =>
+    group.flatMap((piece) => animate(piece, cue, index * stagger)),
+  );
+  const end = () => {
+    for (const animation of animations) animation.cancel();
+    text?.restore();
+  };
+  Promise.allSettled(animations.map(({ finished }) => finished)).then((results) => {
+    text?.restore();
+    if (results.every(({ status }) => status === "fulfilled")) done();
+  });
+  return end;
+}
+
+const children = (element: HTMLElement) => ([...element.children] as HTMLElement[]).map((child) => [child]);
+
+/** From what a cue says to how the element is by itself: whatever moves it goes on underneath. */
+function animate(element: HTMLElement, cue: Cue, wait: number): Animation[] {
+  const { from, duration = 700, delay = 0, easing = "ease-out" } = cue;
+  const { opacity, blur, clip } = from;
+  const timing: KeyframeAnimationOptions = { duration, delay: delay + wait, easing, fill: "backwards" };
+  const shown: Keyframe = {
+    ...(opacity !== undefined && { opacity }),
+    ...(blur !== undefined && { filter: `blur(${blur})` }),
+  };
+  const moved = ["x", "y", "rotate", "scale"].some((key) => key in from);
+  return [
+    ...(moved
+      ? [
+          element.animate([{ transform: transformOf(from) }, { transform: transformOf({}) }], {
+            ...timing,
+            composite: "add",
+          }),
+        ]
+      : []),
+    ...(Object.keys(shown).length > 0 ? [element.animate([shown, {}], timing)] : []),
+    ...(clip !== undefined
+      ? [element.animate([{ clipPath: `inset(${clip})` }, { clipPath: "inset(0)" }], timing)]
+      : []),
+  ];
+}
+
+const transformOf = ({ x = 0, y = 0, rotate = 0, scale = 1 }: Cue["from"]) =>
+  `translate(${x === 0 ? "0px" : x}, ${y === 0 ? "0px" : y}) rotate(${rotate}deg) scale(${scale})`;
+
+/**
+ * The cue of an element.
+ *
+ * @throws AttributeError when the attribute has a wrong value
+ */
+export function readCue(element: HTMLElement): Cue {
+  const text = element.dataset.lumbitCue ?? "";
+  let cue: unknown;
+  try {
+    cue = JSON.parse(text);
+  } catch {
+    cue = undefined;
+  }
+  if (isCue(cue)) return cue;
+  throw new AttributeError(
+    element,
+    "data-lumbit-cue",
+    text,
+    'a cue as JSON such as {"at": "entry 30%", "from": {"y": "40px", "opacity": 0}, "duration": 700}',
+  );
+}
+
+function isCue(value: unknown): value is Cue {
+  const {
+    at = "load",
+    of = "layer",
+    from,
+    easing = "linear",
+    pieces = "words",
+    ...times
+  } = Object(value) as Cue;
+  return (
+    (at === "load" || isMoment(at)) &&
+    ["layer", "scene"].includes(of) &&
+    typeof from === "object" &&
+    Object.entries(from).every(
+      ([key, part]) => Object.hasOwn(parts, key) && CSS.supports(...parts[key as keyof Cue["from"]](part)),
+    ) &&
+    CSS.supports("animation-timing-function", easing) &&
+    ["lines", "words", "letters"].includes(pieces) &&
+    Object.entries(times).every(
+      ([key, time]) =>
+        ["duration", "delay", "stagger"].includes(key) && Number.isFinite(time) && Number(time) >= 0,
+    )
+  );
+}
+
+/** The declaration that a part of what a cue comes from makes. */
+const parts: Record<keyof Cue["from"], (value: unknown) => [property: string, value: string]> = {
+  x: (value) => ["translate", `${value}`],
+  y: (value) => ["translate", `0px ${value}`],
+  opacity: (value) => ["opacity", `${value}`],
+  scale: (value) => ["scale", `${value}`],
+  rotate: (value) => ["rotate", `${value}deg`],
+  blur: (value) => ["filter", `blur(${value})`],
+  clip: (value) => ["clip-path", `inset(${value})`],
+};

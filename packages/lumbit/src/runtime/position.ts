@@ -1,0 +1,42 @@
+import { type PassageOf, parseMoment, rangeOf } from "../core/moment.ts";
+import type { Moment } from "../core/page.ts";
+
+/** Whether a text is a moment. */
+export const isMoment = (text: string): boolean =>
+  /^(cover|contain|entry|exit|entry-crossing|exit-crossing)\s+[\d.]+%$/.test(text);
+
+/** Where a scene lies in what scrolls it, in px. */
+export interface Around {
+  viewport: number;
+  /** The scene's height, with what it holds. */
+  height: number;
+  /** Its distance from the top of what is scrolled. */
+  top: number;
+  scrollHeight: number;
+}
+
+/** The position of a moment in a scene's passage, in px: `momentAt` for elements. */
+export function positionOf(
+  moment: Moment,
+  of: PassageOf,
+  {
+    viewport,
+    height,
+    top,
+    scrollHeight,
+    element,
+    scene,
+  }: Around & { element: HTMLElement; scene: HTMLElement },
+): number {
+  const { range, share } = parseMoment(moment);
+  if (of === "page") return share * (scrollHeight - viewport) + viewport - top;
+  const [start, end] = rangeOf(range, viewport, of === "layer" ? element.offsetHeight : height);
+  return start + share * (end - start) + (of === "layer" ? topOf(element) - topOf(scene) : 0);
+}
+
+/** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
+function topOf(element: HTMLElement): number {
+  let top = 0;
+  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent) top += at.offsetTop;
+  return top;
+}

@@ -1,0 +1,3 @@
+import { playCues } from "./cues.ts";
+
+playCues([...document.querySelectorAll<HTMLElement>("[data-lumbit-scene]")], () => {});
