@@ -60,25 +60,34 @@ interface RampOf<Property extends string, Value> {
   of?: "scene" | "layer" | "page";
 }
 
+/** What a text's pieces may have one after the other. */
+interface InPieces {
+  /** Lines are those that the text itself breaks into. */
+  pieces?: Pieces;
+  /** How much of the whole way passes until the last piece begins, 0..1; 0.5 by default. */
+  stagger?: number;
+}
+
 /** A property that follows the scroll between moments, and back. */
 export type Ramp =
-  | RampOf<"opacity" | "scale" | "brightness" | "saturation" | "fontWeight", number>
+  | RampOf<"scale" | "brightness" | "saturation", number>
+  | (RampOf<"opacity" | "fontWeight", number> & InPieces)
   /** Degrees, clockwise. */
   | RampOf<"rotate", number>
   | RampOf<"blur", `${number}px`>
   /** Offsets to the right and downwards; percentages are of the layer's own size. */
   | RampOf<"x" | "y", Length>
   /** Of a text its letters', of a shape or group its background's. */
-  | RampOf<"color", string>
+  | (RampOf<"color", string> & InPieces)
   /** What is cut off at the top, right, bottom and left, as in the CSS function `inset()`. */
   | RampOf<"clip", string>
-  | RampOf<"letterSpacing", NonNullable<TextStyle["letterSpacing"]>>
+  | (RampOf<"letterSpacing", NonNullable<TextStyle["letterSpacing"]>> & InPieces)
   /** Which part of a picture or gradient shows, across and down. */
   | RampOf<"backgroundPosition", `${number}% ${number}%`>
   /** An axis of a variable font, by its tag. */
-  | (RampOf<"axis", number> & { axis: string });
+  | (RampOf<"axis", number> & InPieces & { axis: string });
 
-/** What a text is split into; lines are those that it breaks into on the reader's screen. */
+/** What a text is split into. */
 export type Pieces = "lines" | "words" | "letters";
 
 /** A change that plays once when the scroll passes a moment, from what it says to how the layer was composed. */
@@ -105,7 +114,7 @@ export interface Cue {
   delay?: number;
   /** `"ease-out"` by default. */
   easing?: Easing;
-  /** Of a text: its pieces come one after the other. */
+  /** Of a text: its pieces come one after the other; lines are those on the reader's screen. */
   pieces?: Pieces;
   /** Milliseconds from one piece of a text, or layer of a group, to the next; 0 by default, 40 with pieces. */
   stagger?: number;

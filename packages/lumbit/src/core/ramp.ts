@@ -1,7 +1,7 @@
 import type { Drift } from "./drift.ts";
 import { eased } from "./easing.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
-import type { Easing, Layer, Ramp } from "./page.ts";
+import type { Easing, Layer, Pieces, Ramp } from "./page.ts";
 import { resolveLength } from "./units.ts";
 
 /** The properties of a pose that ramps may change, with what they are without one. */
@@ -46,12 +46,15 @@ export function rampsOf({ travel, ramps = [] }: Pick<Layer, "travel" | "ramps">)
   return [...axes, ...ramps];
 }
 
+/** What a ramp splits its text into; nothing where it is one of the whole layer. */
+export const piecesOf = (ramp: Ramp): Pieces | undefined => ("pieces" in ramp ? ramp.pieces : undefined);
+
 /** Those ramps of a layer that a pose tells of, at a viewport. */
 export function resolveRamps(layer: Layer, context: MomentContext): ResolvedRamp[] {
   const { viewport, box } = context;
   return rampsOf(layer).flatMap((ramp): ResolvedRamp[] => {
     const { property, stops, of = "scene" } = ramp;
-    if (!(property in rampDefaults)) return [];
+    if (!(property in rampDefaults) || piecesOf(ramp)) return [];
     const percent = property === "x" ? box.width : box.height;
     return [
       {

@@ -60,11 +60,12 @@ export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] 
   const kind = ["image", "text", "shape", "layers"].find((key) => key in layer);
   const inPane = (kind === "image" || kind === "shape") && (layer.pane === true || !("place" in layer));
   const breaches: Breach[] = [];
+  let split: unknown;
   const seen = new Set<string>(
     Object.keys(Object(settings.travel)).filter((key) => key === "x" || key === "y"),
   );
   for (const [index, ramp] of settings.ramps.entries()) {
-    const { property, stops, axis } = Object(ramp) as Json;
+    const { property, stops, axis, pieces, stagger } = Object(ramp) as Json;
     const known = values[property as keyof typeof values] as Values | undefined;
     if (!known || !Array.isArray(stops)) continue;
     const at = [...path, "ramps", index];
@@ -79,6 +80,27 @@ export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] 
       breach('the ramp has no "axis": give the tag of one, such as "wdth"');
     if (property !== "axis" && axis !== undefined)
       breach('"axis" is for a ramp whose property is "axis"', "axis");
+    if (stagger !== undefined && pieces === undefined)
+      breach('"stagger" is for a ramp in "pieces"', "stagger");
+    if (pieces !== undefined) {
+      if (kind && kind !== "text") breach('"pieces" is for texts', "pieces");
+      else if (!inPieces.includes(String(property)))
+        breach(
+          `a ramp in pieces is one of ${inPieces.join(", ")}; "${property}" is of the whole layer`,
+          "pieces",
+        );
+      if (split !== undefined && pieces !== split)
+        breach(`another ramp of this text splits it into ${split}; all of them split it alike`, "pieces");
+      if (layer.repeat !== undefined)
+        breach('a repeated text is not split; remove "repeat" or "pieces"', "pieces");
+      const ranges = new Set(stops.map((stop) => String(Object(stop).at).split(" ")[0]));
+      if (ranges.size > 1)
+        breach(
+          `the stops of a ramp in pieces are all in one range; found ${[...ranges].join(" and ")}`,
+          "stops",
+        );
+      split ??= pieces;
+    }
     if (inPane && ["x", "y", "rotate"].includes(String(property)))
       breach(
         `a picture in a pane moves by its depth, from which its overscan follows; put it into a group and give that the ramp of ${property}`,
@@ -110,6 +132,9 @@ export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] 
   }
   return breaches;
 }
+
+/** What pieces of a text may have: all that needs no box of its own. */
+const inPieces = ["opacity", "color", "fontWeight", "letterSpacing", "axis"];
 
 const kindNames: Record<string, string> = {
   image: "pictures",

@@ -135,6 +135,7 @@ const travel = z
   .describe("settings of a travel: x, y, over, of")
   .optional();
 const easingAllowed = 'a CSS easing function such as "ease-in", "cubic-bezier(0.2, 0, 0, 1)" or "steps(4)"';
+const pieces = z.enum(["lines", "words", "letters"]).describe('"lines", "words" or "letters"');
 const ramps = z
   .array(
     z
@@ -162,6 +163,13 @@ const ramps = z
           .string()
           .regex(/^[A-Za-z0-9]{4}$/)
           .describe('the tag of an axis of a variable font, four letters such as "wdth"')
+          .optional(),
+        pieces: pieces.optional(),
+        stagger: z
+          .number()
+          .min(0)
+          .max(0.95)
+          .describe("how much of the whole way passes until the last piece begins, from 0 to 0.95")
           .optional(),
       })
       .describe("a property and its stops"),
@@ -205,7 +213,7 @@ const cue = z
     duration: milliseconds("duration"),
     delay: milliseconds("delay"),
     easing: css("animation-timing-function", easingAllowed).optional(),
-    pieces: z.enum(["lines", "words", "letters"]).describe('"lines", "words" or "letters"').optional(),
+    pieces: pieces.optional(),
     stagger: milliseconds("time from one piece to the next"),
   })
   .describe("a change that plays once: at, of, from, duration, delay, easing, pieces, stagger")

@@ -14,9 +14,12 @@ import {
   type Page,
   type PageLook,
   type Scene,
+  splitText,
+  type TextPart,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
 import { hasAnyWays } from "./layer.ts";
+import { layerPieces } from "./ramp.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
@@ -91,6 +94,10 @@ function blockElement(block: Block, index: number): Element {
   return element(block.as ?? "p", attributes, [block.text ?? ""]);
 }
 
+/** Pieces are plain inline boxes, so that the text stays one to those who listen, search, copy and translate. */
+const pieceElement = ({ text, isPiece }: TextPart) =>
+  isPiece ? element("span", { class: "lumbit-piece lumbit-ramped" }, [text]) : text;
+
 const cueText = (cue: Cue | undefined) => cue && JSON.stringify(cue);
 
 function layerElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
@@ -123,7 +130,9 @@ function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: As
     const copies = Array.from({ length: (layer.repeat ?? 1) - 1 }, () =>
       element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
     );
-    return element(elementOf(layer), attributes, [layer.text, ...copies]);
+    const pieces = layerPieces(layer);
+    const text = pieces ? splitText(layer.text, pieces).map(pieceElement) : [layer.text];
+    return element(elementOf(layer), attributes, [...text, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);
   if (isGroup(layer))

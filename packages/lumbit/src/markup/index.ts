@@ -2,7 +2,15 @@ export type { Assets, FontStack, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
 export { motionCss } from "./layer.ts";
 export { modelCss, motionConditions, nativeCss, propertyCss, reachCss, skipCss } from "./model.css.ts";
-export { filterCss, holdCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
+export {
+  filterCss,
+  holdCss,
+  keyframesCss,
+  nativeAnimations,
+  pieceWays,
+  scriptedAnimations,
+  waysOf,
+} from "./ramp.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { pageRules, sceneKeyframes, sceneRules, sceneSelector, settleCss } from "./scene.ts";
 export { type Staging, stageLayers } from "./stage.ts";

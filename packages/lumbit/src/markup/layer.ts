@@ -20,10 +20,21 @@ import {
   type Place,
   type Size,
   speedOf,
+  splitText,
   type TextLayer,
 } from "../core/index.ts";
 import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
-import { filterCss, holdCss, keyframesCss, nativeAnimations, scriptedAnimations, waysOf } from "./ramp.ts";
+import {
+  filterCss,
+  holdCss,
+  keyframesCss,
+  layerPieces,
+  nativeAnimations,
+  pieceWays,
+  scriptedAnimations,
+  type Way,
+  waysOf,
+} from "./ramp.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -192,32 +203,57 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
   const drifts = !inner && !fixed.includes(layer);
   const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
   const style = (changed: Layer, media?: string): StyleRule[] => {
-    const ways = waysOf(changed);
     const filter = filterCss(changed);
+    const count = pieceCount(layer);
     return [
-      {
-        selector: `[data-lumbit-driver="native"]${selector}`,
-        motion: "native",
-        media,
-        declarations: { ...nativeAnimations(ways, drift), filter },
-      },
-      ...(hasAnyWays(layer)
-        ? [
-            {
-              selector: `[data-lumbit-driver="scripted"]${selector}`,
-              motion: "any" as const,
-              media,
-              declarations: { ...scriptedAnimations(ways), filter },
-            },
-          ]
-        : []),
+      ...played(selector, waysOf(changed), drift, media, { filter }),
+      ...Array.from({ length: count }, (_, index) =>
+        played(
+          `${selector} > .lumbit-piece:nth-child(${index + 1})`,
+          pieceWays(changed, index, count),
+          [],
+          media,
+          // The haze is on the whole text.
+          { "--lumbit-opacity": 1 },
+        ),
+      ).flat(),
     ];
   };
+  const played = (
+    own: string,
+    ways: readonly Way[],
+    drift: readonly string[],
+    media: string | undefined,
+    more: Declarations,
+  ): StyleRule[] => [
+    {
+      selector: `[data-lumbit-driver="native"]${own}`,
+      motion: "native",
+      media,
+      declarations: { ...nativeAnimations(ways, drift), ...more },
+    },
+    ...(hasAnyWays(layer)
+      ? [
+          {
+            selector: `[data-lumbit-driver="scripted"]${own}`,
+            motion: "any" as const,
+            media,
+            declarations: { ...scriptedAnimations(ways), ...more },
+          },
+        ]
+      : []),
+  ];
   const changing = (layer.rules ?? []).filter(
     (rule) => "travel" in rule || "ramps" in rule || "hold" in rule,
   );
   const base = hasWays(layer) || push ? style(layer) : [];
   return [...base, ...changing.flatMap(({ media, ...rule }) => style(mergeMotion(layer, rule), media))];
+}
+
+/** How many pieces a text is split into. */
+function pieceCount(layer: Layer): number {
+  const pieces = layerPieces(layer);
+  return pieces && isText(layer) ? splitText(layer.text, pieces).filter(({ isPiece }) => isPiece).length : 0;
 }
 
 const hasWays = ({ travel, hold, ramps = [] }: LayerSettings) =>
@@ -226,7 +262,7 @@ const hasWays = ({ travel, hold, ramps = [] }: LayerSettings) =>
 /** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
 export const layerKeyframes = (layer: Layer): string[] => [
   ...[layer, ...(layer.rules ?? []).map(({ media: _, ...rule }) => mergeMotion(layer, rule))].flatMap((own) =>
-    keyframesCss(waysOf(own)),
+    keyframesCss([...waysOf(own), ...pieceWays(own, 0, 1)]),
   ),
   ...(isGroup(layer) ? layer.layers.flatMap(layerKeyframes) : []),
 ];

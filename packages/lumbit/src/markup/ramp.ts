@@ -6,12 +6,14 @@ import {
   largestOpticalSize,
   type Moment,
   type PassageOf,
+  type Pieces,
   parseMoment,
+  piecesOf,
   type Ramp,
   rampsOf,
   type TextLayer,
 } from "../core/index.ts";
-import type { Declarations } from "./tree.ts";
+import { type Declarations, round } from "./tree.ts";
 
 /** One way of a ramp, from a stop to the next: an animation that the scroll position plays. */
 export interface Way {
@@ -46,7 +48,35 @@ export function waysOf(layer: RampedLayer): Way[] {
         },
       ]
     : [];
-  return [...rampWays(layer), ...held];
+  const own = rampsOf(layer).filter((ramp) => !piecesOf(ramp));
+  return [...own.flatMap((ramp) => rampWays(ramp, layer)), ...held];
+}
+
+/** What a text layer is split into by its ramps, by itself or under one of its rules. */
+export const layerPieces = (layer: Layer): Pieces | undefined =>
+  [layer, ...(layer.rules ?? [])]
+    .flatMap(({ ramps = [] }) => ramps)
+    .map(piecesOf)
+    .find(Boolean);
+
+/**
+ * The ways of one piece of a text, the index-th of so many: each has an equal part of the whole way, the first from
+ * its beginning, the last up to its end. All stops are in the same range.
+ */
+export function pieceWays(layer: RampedLayer, index: number, count: number): Way[] {
+  return rampsOf(layer)
+    .filter(piecesOf)
+    .flatMap((ramp) => {
+      const { stagger = 0.5 } = ramp as { stagger?: number };
+      const shares = ramp.stops.map(({ at }) => parseMoment(at).share);
+      const [first = 0, last = 1] = [shares[0], shares.at(-1)];
+      const late = count > 1 ? (index / (count - 1)) * stagger * (last - first) : 0;
+      const shifted = ramp.stops.map((stop, at) => {
+        const share = first + ((shares[at] ?? 0) - first) * (1 - stagger) + late;
+        return { ...stop, at: `${parseMoment(stop.at).range} ${round(share * 100)}%` };
+      });
+      return rampWays({ ...ramp, stops: shifted } as unknown as Ramp, layer);
+    });
 }
 
 /** How far a layer has to be moved against its drift to stay where it is between two moments. */
@@ -76,29 +106,27 @@ function positionCss(moment: Moment): string {
   return `(${start} * ${1 - share} + ${end} * ${share})`;
 }
 
-function rampWays(layer: RampedLayer): Way[] {
-  return rampsOf(layer).flatMap((ramp) => {
-    const { property, stops, of = "scene" } = ramp;
-    return stops.slice(1).map((to, index): Way => {
-      const from = stops[index] as (typeof stops)[number];
-      const offset = property === "x" || property === "y";
-      // Offsets add up, so every way after the first goes on from nothing.
-      const values =
-        offset && index > 0
-          ? ["0px", `calc(${lengthOf(to.value)} - ${lengthOf(from.value)})`]
-          : [from.value, to.value];
-      const [start, end] = values.map((value) => declaration(ramp, value, layer));
-      const keyframes = `{ from { ${start} } to { ${end} } }`;
-      return {
-        name: `lumbit-${property}-${digest(keyframes)}`,
-        keyframes,
-        of,
-        over: [from.at, to.at],
-        easing: from.easing ?? "linear",
-        fill: index === 0 ? "both" : "forwards",
-        composition: offset ? "add" : "replace",
-      };
-    });
+function rampWays(ramp: Ramp, layer: RampedLayer): Way[] {
+  const { property, stops, of = "scene" } = ramp;
+  return stops.slice(1).map((to, index): Way => {
+    const from = stops[index] as (typeof stops)[number];
+    const offset = property === "x" || property === "y";
+    // Offsets add up, so every way after the first goes on from nothing.
+    const values =
+      offset && index > 0
+        ? ["0px", `calc(${lengthOf(to.value)} - ${lengthOf(from.value)})`]
+        : [from.value, to.value];
+    const [start, end] = values.map((value) => declaration(ramp, value, layer));
+    const keyframes = `{ from { ${start} } to { ${end} } }`;
+    return {
+      name: `lumbit-${property}-${digest(keyframes)}`,
+      keyframes,
+      of,
+      over: [from.at, to.at],
+      easing: from.easing ?? "linear",
+      fill: index === 0 ? "both" : "forwards",
+      composition: offset ? "add" : "replace",
+    };
   });
 }
 

@@ -1,9 +1,11 @@
+import { splitText } from "../core/pieces.ts";
 import { type Declarations, motionConditions } from "../markup/index.ts";
 import { AttributeError } from "./attribute-error.ts";
-import { layerStyle, layersIn, sceneStyle } from "./attributes.ts";
+import { type LayerStyle, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { readCue } from "./cues.ts";
 import { rememberAttributes } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
+import { textNodes } from "./pieces.ts";
 import { adoptSheet } from "./sheet.ts";
 
 /** Takes scenes from existing markup. Everything is read before anything is written. */
@@ -13,12 +15,12 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
   ];
   const keyframes = new Set<string>();
-  const styled = scenes.flatMap((scene): [HTMLElement, Declarations][] => [
+  const styled = scenes.flatMap((scene): [HTMLElement, Declarations, LayerStyle["pieces"]?][] => [
     [scene, sceneStyle(scene)],
-    ...layersIn(scene).map((layer): [HTMLElement, Declarations] => {
+    ...layersIn(scene).map((layer): [HTMLElement, Declarations, LayerStyle["pieces"]?] => {
       const style = layerStyle(layer, native);
       for (const text of style.keyframes) keyframes.add(text);
-      return [layer, style.declarations];
+      return [layer, style.declarations, style.pieces];
     }),
   ]);
   for (const cued of element.querySelectorAll<HTMLElement>("[data-lumbit-cue]")) readCue(cued);
@@ -33,7 +35,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
   undo.push(adoptModel(element));
   if (keyframes.size > 0)
     undo.push(adoptSheet(element, `@media ${motionConditions.media} {${[...keyframes].join("\n")}}`));
-  for (const [styledElement, declarations] of styled) {
+  for (const [styledElement, declarations, pieces] of styled) {
     undo.push(rememberAttributes(styledElement));
     for (const [name, value] of Object.entries(declarations))
       if (value !== undefined) styledElement.style.setProperty(name, String(value));
@@ -43,6 +45,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
       continue;
     }
     styledElement.classList.add("lumbit-drifts");
+    if (pieces) adoptPieces(styledElement, pieces, undo);
     if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
   }
   return scenes;
@@ -57,6 +60,33 @@ function adoptHold(scene: HTMLElement, undo: (() => void)[]): void {
   // Whatever the page's own style makes of the box; without a hold it comes to the same as staying in place.
   held.style.setProperty("position", "sticky", "important");
   held.style.setProperty("top", "0px", "important");
+}
+
+/** Puts the pieces of a text into plain inline boxes, each with its style. */
+function adoptPieces(
+  text: HTMLElement,
+  { kind, style }: NonNullable<LayerStyle["pieces"]>,
+  undo: (() => void)[],
+): void {
+  const before = [...text.childNodes];
+  const copies = before.map((node) => node.cloneNode(true));
+  text.replaceChildren(...copies);
+  undo.push(() => text.replaceChildren(...before));
+  const boxes: HTMLElement[] = [];
+  for (const node of textNodes(text))
+    node.replaceWith(
+      ...splitText(node.data, kind).map((part) => {
+        if (!part.isPiece) return part.text;
+        const box = text.ownerDocument.createElement("span");
+        box.className = "lumbit-piece lumbit-ramped";
+        box.textContent = part.text;
+        boxes.push(box);
+        return box;
+      }),
+    );
+  for (const [index, box] of boxes.entries())
+    for (const [name, value] of Object.entries(style(index, boxes.length)))
+      if (value !== undefined) box.style.setProperty(name, String(value));
 }
 
 /** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */

@@ -1,5 +1,16 @@
 import { speedOf } from "../core/depth.ts";
-import type { Depth, Direction, Layer, LayerSettings, Moment, Ramp, Settle, Travel } from "../core/index.ts";
+import type {
+  Depth,
+  Direction,
+  Layer,
+  LayerSettings,
+  Moment,
+  Pieces,
+  Ramp,
+  Settle,
+  Travel,
+} from "../core/index.ts";
+import { piecesOf } from "../core/ramp.ts";
 import {
   type Declarations,
   filterCss,
@@ -7,6 +18,7 @@ import {
   keyframesCss,
   motionCss,
   nativeAnimations,
+  pieceWays,
   scriptedAnimations,
   settleCss,
   waysOf,
@@ -35,22 +47,33 @@ export const layersIn = (scene: Element): HTMLElement[] =>
     ),
   ].filter((element) => element.parentElement?.closest("[data-lumbit-scene]") === scene);
 
-/** The style that a layer's attributes ask for, its animations for either driver included, and their keyframes. */
-export function layerStyle(
-  element: HTMLElement,
-  native: boolean,
-): { declarations: Declarations; keyframes: string[] } {
+/** What a layer's attributes ask for. */
+export interface LayerStyle {
+  /** Its animations for the driver included. */
+  declarations: Declarations;
+  keyframes: string[];
+  /** What its text is split into, and the style of each of so many pieces. */
+  pieces?: { kind: Pieces; style: (index: number, count: number) => Declarations };
+}
+
+export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
   const settings = layerSettings(element);
   const kind = element instanceof HTMLImageElement ? { image: element.src } : { text: "" };
-  const ways = waysOf({ ...kind, ...settings } as Layer);
-  const animations = native ? nativeAnimations(ways, ["lumbit-drift"]) : scriptedAnimations(ways);
+  const layer = { ...kind, ...settings } as Layer;
+  const ways = waysOf(layer);
+  const animations = (own: typeof ways, drift: string[]) =>
+    native ? nativeAnimations(own, drift) : scriptedAnimations(own);
+  const pieces = settings.ramps?.map(piecesOf).find(Boolean);
   return {
     declarations: {
       ...motionCss(settings, speedOf(settings)),
       ...(settings.hold && holdCss(settings.hold)),
-      ...(ways.length > 0 && { ...animations, filter: filterCss(settings) }),
+      ...(ways.length > 0 && { ...animations(ways, ["lumbit-drift"]), filter: filterCss(settings) }),
     },
-    keyframes: keyframesCss(ways),
+    keyframes: keyframesCss([...ways, ...pieceWays(layer, 0, 1)]),
+    ...(pieces && {
+      pieces: { kind: pieces, style: (index, count) => animations(pieceWays(layer, index, count), []) },
+    }),
   };
 }
 
@@ -163,13 +186,16 @@ function parseRamps(text: string): Ramp[] | undefined {
 
 /** Whether a value is a ramp whose every stop is a moment and a value that its property can have. */
 function isRamp(value: unknown): value is Ramp {
-  const { property, stops, of = "scene", axis } = Object(value) as Record<string, unknown>;
+  const { property, stops, of = "scene", axis, pieces = "words", stagger = 0 } = Object(value);
   const css = Object.hasOwn(rampValues, String(property))
     ? rampValues[property as Ramp["property"]]
     : undefined;
   return (
     css !== undefined &&
-    ["scene", "layer", "page"].includes(String(of)) &&
+    ["scene", "layer", "page"].includes(of) &&
+    ["lines", "words", "letters"].includes(pieces) &&
+    stagger >= 0 &&
+    stagger < 1 &&
     (property !== "axis" || /^[\x20-\x7e]{4}$/.test(String(axis))) &&
     Array.isArray(stops) &&
     stops.length > 1 &&

@@ -1,7 +1,7 @@
 import type { Cue } from "../core/page.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { prefersStillness, watchLayout } from "./driver.ts";
-import { splitText } from "./pieces.ts";
+import { splitElement } from "./pieces.ts";
 import { isMoment, positionOf } from "./position.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
 
@@ -120,7 +120,7 @@ function comesFrom(element: HTMLElement, cue: Cue): Animation[] {
 
 /** Plays a waiting cue; gives what ends it at once. */
 function play({ element, cue }: Waiting, done: () => void): () => void {
-  const text = cue.pieces && splitText(element, cue.pieces);
+  const text = cue.pieces && splitElement(element, cue.pieces);
   const groups =
     text?.groups ??
     (element.classList.contains("lumbit-group") && cue.stagger ? children(element) : [[element]]);

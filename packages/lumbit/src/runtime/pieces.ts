@@ -1,4 +1,5 @@
 import type { Pieces } from "../core/page.ts";
+import { splitText } from "../core/pieces.ts";
 
 /** A text that was split: its pieces, those that belong together in a group, and what makes it one text again. */
 export interface SplitText {
@@ -6,34 +7,25 @@ export interface SplitText {
   restore(): void;
 }
 
-/**
- * Splits a text into boxes of its lines, words or letters. Letters are what readers call so (grapheme clusters);
- * scripts whose letters join are split into words. Boxes never break a word over lines.
- */
-export function splitText(element: HTMLElement, pieces: Pieces): SplitText {
+/** Splits a text into boxes of its lines, words or letters. A word is never broken over lines. */
+export function splitElement(element: HTMLElement, pieces: Pieces): SplitText {
   const before = [...element.childNodes].map((node) => node.cloneNode(true));
-  const joined = /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}]/u.test(
-    element.textContent ?? "",
-  );
-  const texts = textNodes(element);
   const words: HTMLElement[] = [];
   const letters: HTMLElement[] = [];
-  for (const text of texts) {
-    const parts = text.data.split(/(\s+)/).filter(Boolean);
-    text.replaceWith(
-      ...parts.map((part) => {
-        if (/^\s+$/.test(part)) return new Text(part);
-        const word = box(part);
-        if (pieces === "letters" && !joined) {
-          const split = graphemes(part).map(box);
+  for (const node of textNodes(element))
+    node.replaceWith(
+      ...splitText(node.data, "words").map(({ text, isPiece }) => {
+        if (!isPiece) return new Text(text);
+        const word = box(text);
+        words.push(word);
+        if (pieces === "letters") {
+          const split = splitText(text, "letters").map((letter) => box(letter.text));
           word.replaceChildren(...split);
           letters.push(...split);
         }
-        words.push(word);
         return word;
       }),
     );
-  }
   return {
     groups:
       pieces === "lines" ? linesOf(words) : (letters.length > 0 ? letters : words).map((piece) => [piece]),
@@ -41,16 +33,13 @@ export function splitText(element: HTMLElement, pieces: Pieces): SplitText {
   };
 }
 
-function textNodes(element: HTMLElement): Text[] {
+/** The texts in an element, in reading order. */
+export function textNodes(element: HTMLElement): Text[] {
   const walker = element.ownerDocument.createTreeWalker(element, NodeFilter.SHOW_TEXT);
   const found: Text[] = [];
   while (walker.nextNode()) found.push(walker.currentNode as Text);
   return found;
 }
-
-/** The letters of a word as readers count them. */
-export const graphemes = (word: string): string[] =>
-  [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(word)].map(({ segment }) => segment);
 
 function box(text: string): HTMLElement {
   const piece = document.createElement("span");
