@@ -37,6 +37,11 @@ export class Font {
     return this.#shape(this.#instance(weight, size), text, size, spaced);
   }
 
+  /** The tags of its axes, where it is a variable font. */
+  get axes(): string[] {
+    return Object.keys(this.#face.getAxisInfos());
+  }
+
   /** The same with every axis at its default, as the font's metrics are of. */
   defaultAdvance(text: string, size: number): number {
     return this.#shape(new HarfBuzzFont(this.#face), text, size, false);

@@ -1,6 +1,6 @@
 import { readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, extname, resolve, sep } from "node:path";
-import { isGroup, isImage, type Layer, type Page, type Size } from "lumbit/core";
+import { isGroup, isImage, isText, type Layer, type Page, type Size } from "lumbit/core";
 import { type Fault, type Path, readPage } from "lumbit/document";
 import sharp from "sharp";
 import { Font } from "./font.ts";
@@ -63,6 +63,8 @@ export async function readProject(file: string): Promise<ProjectReading> {
     if (typeof asset === "string") faults.push(source.fault(at, asset));
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
+  const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);
+  for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
   const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
   if (faults.length > 0) return { faults, files };
   return {
@@ -70,7 +72,7 @@ export async function readProject(file: string): Promise<ProjectReading> {
       file,
       page,
       pictures: assets.filter((asset): asset is PictureAsset => "width" in asset),
-      fonts: assets.filter((asset): asset is FontAsset => "font" in asset),
+      fonts,
     },
     faults,
     files,
@@ -96,6 +98,35 @@ const referencesOf = (page: Page): { path: string; at: Path }[] => [
   ...(page.fonts ?? []).map(({ src }, index) => ({ path: src, at: ["fonts", index, "src"] })),
   ...page.scenes.flatMap((scene, index) => picturesOf(scene.layers, ["scenes", index, "layers"])),
 ];
+
+/** Ramps of a font axis that the text's own font does not have. */
+function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; message: string }[] {
+  const check = (layers: readonly Layer[], path: Path): { at: Path; message: string }[] =>
+    layers.flatMap((layer, index) => {
+      const at = [...path, index];
+      if (isGroup(layer)) return check(layer.layers, [...at, "layers"]);
+      if (!isText(layer)) return [];
+      return [
+        { settings: layer, at },
+        ...(layer.rules ?? []).map((rule, index) => ({ settings: rule, at: [...at, "rules", index] })),
+      ].flatMap(({ settings, at }) => {
+        const families = settings.fontFamily ?? layer.fontFamily ?? page.page?.fontFamily ?? "";
+        const family = (families.split(",")[0] ?? "").trim().replace(/^["']|["']$/g, "");
+        const own = fonts.filter(({ path }) =>
+          page.fonts?.some((face) => face.family === family && face.src === path),
+        );
+        return (settings.ramps ?? []).flatMap((ramp, index) => {
+          const axis =
+            ramp.property === "fontWeight" ? "wght" : ramp.property === "axis" ? ramp.axis : undefined;
+          if (!axis || own.length === 0 || own.some(({ font }) => font.axes.includes(axis))) return [];
+          const axes = own.flatMap(({ font }) => font.axes);
+          const message = `the font ${family} has no axis "${axis}" (${axes.length > 0 ? `it has ${axes.join(", ")}` : "it is not a variable font"}); ship a font that has it, or ramp something else`;
+          return [{ at: [...at, "ramps", index, "property"], message }];
+        });
+      });
+    });
+  return page.scenes.flatMap(({ layers }, index) => check(layers, ["scenes", index, "layers"]));
+}
 
 const picturesOf = (layers: readonly Layer[], path: Path): { path: string; at: Path }[] =>
   layers.flatMap((layer, index) => {

@@ -1,4 +1,5 @@
 import {
+  copyFileSync,
   cpSync,
   existsSync,
   mkdirSync,
@@ -129,6 +130,28 @@ describe("bad input", () => {
           text.replace('"scenes"', '"fonts": [{ "family": "X", "src": "art/sky.svg" }], "scenes"'),
         ),
       /is no font/,
+    ],
+    [
+      "a weight that follows the scroll in a font without that axis",
+      () => {
+        copyFileSync(
+          join(root, "node_modules/@fontsource/tinos/files/tinos-latin-400-normal.woff2"),
+          join(folder, "text.woff2"),
+        );
+        edit((text) => {
+          const page = JSON.parse(text);
+          page.fonts = [{ family: "Tinos", src: "text.woff2" }];
+          const title = page.scenes[0].layers.find((layer: { text?: string }) => layer.text);
+          title.fontFamily = "Tinos, serif";
+          const stops = [
+            { at: "exit 0%", value: 300 },
+            { at: "exit 50%", value: 700 },
+          ];
+          title.ramps = [{ property: "fontWeight", stops }];
+          return JSON.stringify(page);
+        });
+      },
+      /\/ramps\/0\/property: the font Tinos has no axis "wght" \(it is not a variable font\)/,
     ],
   ])("%s: a message, exit 2, nothing written", (_, spoil, message) => {
     spoil();

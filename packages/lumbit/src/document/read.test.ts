@@ -18,6 +18,12 @@ test("reads a right page as it stands", () => {
   expect(readPage(`\uFEFF${JSON.stringify(good)}`).page).toEqual(good);
 });
 
+const stops = (from: string | number, to: string | number) => [
+  { at: "cover 0%", value: from },
+  { at: "cover 100%", value: to },
+];
+const withRamp = (ramp: object) => withLayer({ ...layer, ramps: [ramp] });
+
 describe("says what is wrong", () => {
   const scene = "/scenes/0";
   const at = `${scene}/layers/0`;
@@ -166,6 +172,135 @@ describe("says what is wrong", () => {
       "no moment",
       withLayer({ ...layer, travel: { over: ["entry", "exit 100%"] } }),
       /the moments between which it travels/,
+    ],
+    [
+      "a moment outside its range",
+      withRamp({
+        property: "opacity",
+        stops: [
+          { at: "exit 0%", value: 1 },
+          { at: "exit 120%", value: 0 },
+        ],
+      }),
+      /\/ramps\/0\/stops\/1\/at found "exit 120%"; allowed: a range name .* from 0 to 100/,
+    ],
+    [
+      "stops out of order",
+      withRamp({
+        property: "opacity",
+        stops: [
+          { at: "exit 60%", value: 1 },
+          { at: "exit 20%", value: 0 },
+        ],
+      }),
+      /comes before the one that it follows \(exit 60%\)/,
+    ],
+    [
+      "one stop",
+      withRamp({ property: "opacity", stops: [{ at: "exit 0%", value: 1 }] }),
+      /two or more stops/,
+    ],
+    [
+      "a value that the property cannot have",
+      withRamp({ property: "opacity", stops: stops("10px", 1) }),
+      /\/stops\/0\/value found "10px"; allowed: a number from 0 to 1/,
+    ],
+    ["no property", withRamp({ property: "opactiy", stops: stops(0, 1) }), /did you mean "opacity"\?/],
+    [
+      "an easing function that is none",
+      withRamp({
+        property: "opacity",
+        stops: [
+          { at: "exit 0%", value: 1, easing: "bouncy" },
+          { at: "exit 9%", value: 0 },
+        ],
+      }),
+      /a CSS easing function/,
+    ],
+    ["an axis without its tag", withRamp({ property: "axis", stops: stops(0, 1) }), /has no "axis"/],
+    [
+      "two ramps of one property",
+      withLayer({
+        ...layer,
+        travel: { x: [0, "9px"] },
+        ramps: [{ property: "x", stops: stops("1px", "2px") }],
+      }),
+      /"x" has a ramp already/,
+    ],
+    [
+      "a ramp that moves a picture in a pane",
+      withLayer({
+        name: "a",
+        image: "a.png",
+        alt: "",
+        ramps: [{ property: "y", stops: stops("1px", "2px") }],
+      }),
+      /put it into a group and give that the ramp of y/,
+    ],
+    [
+      "a picture that shrinks in its pane",
+      withLayer({ name: "a", image: "a.png", alt: "", ramps: [{ property: "scale", stops: stops(1, 0.5) }] }),
+      /a picture in a pane only grows/,
+    ],
+    [
+      "letter spacing of a picture",
+      withLayer({
+        name: "a",
+        image: "a.png",
+        alt: "",
+        ramps: [{ property: "letterSpacing", stops: stops("0px", "2px") }],
+      }),
+      /"letterSpacing" is for texts/,
+    ],
+    [
+      "pieces that move",
+      withRamp({ property: "x", pieces: "letters", stops: stops("0px", "2px") }),
+      /a ramp in pieces is one of opacity, color/,
+    ],
+    [
+      "pieces over several ranges",
+      withRamp({
+        property: "opacity",
+        pieces: "words",
+        stops: [
+          { at: "entry 0%", value: 0 },
+          { at: "exit 0%", value: 1 },
+        ],
+      }),
+      /all in one range; found entry and exit/,
+    ],
+    [
+      "a hold of negative length",
+      { ...good, scenes: [{ name: "a", hold: "-20vh", layers: [] }] },
+      /\/scenes\/0\/hold found "-20vh"; allowed: how long the scene stays put/,
+    ],
+    [
+      "a layer that holds in a scene that holds",
+      {
+        ...good,
+        scenes: [{ name: "a", hold: "20vh", layers: [{ ...layer, hold: ["entry 0%", "exit 0%"] }] }],
+      },
+      /the scene holds already/,
+    ],
+    [
+      "a layer's own passage in a scene that holds",
+      {
+        ...good,
+        scenes: [
+          {
+            name: "a",
+            hold: "20vh",
+            layers: [{ ...layer, ramps: [{ property: "opacity", of: "layer", stops: stops(0, 1) }] }],
+          },
+        ],
+      },
+      /\/ramps\/0\/of in a scene that holds/,
+    ],
+    ["a cue from nowhere", withLayer({ ...layer, cue: { from: {} } }), /one at least/],
+    [
+      "pieces of a picture",
+      withLayer({ name: "a", image: "a.png", alt: "", cue: { from: { opacity: 0 }, pieces: "words" } }),
+      /\/cue\/pieces "pieces" is for a text/,
     ],
     ["no direction", withLayer({ ...layer, direction: "lft" }), /did you mean "left"\?/],
     [

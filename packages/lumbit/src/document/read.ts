@@ -53,7 +53,11 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   const found = valueAt(document, path);
   const allowed = allowedAt(path);
   if (found === undefined) return [source.fault(path, `"${path.at(-1)}" is missing; it is ${allowed}`)];
-  const options = allowed.match(/"[\w/-]+"/g)?.map((word) => word.slice(1, -1)) ?? [];
+  const options =
+    allowed
+      .match(/"[\w/-]+"/g)
+      ?.map((word) => word.slice(1, -1))
+      .filter((word) => !/^\d/.test(word)) ?? [];
   const hint = typeof found === "string" ? meant(found, options) : "";
   return [source.fault(path, `found ${shorten(found)}${hint ? `${hint} Allowed` : "; allowed"}: ${allowed}`)];
 }
