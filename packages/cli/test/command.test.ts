@@ -212,6 +212,8 @@ describe("measure", () => {
       scale: 1,
       rotate: 0,
       blur: 0,
+      brightness: 1,
+      saturation: 1,
       visible: true,
     });
     expect(hills.top).toBeCloseTo(800 * 0.44 - 400 / 6, 6);
