@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
+import { boundsOf, type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
 import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { naturalSizes } from "../../../packages/cli/src/natural.ts";
@@ -68,8 +68,9 @@ describe("the demo in Chromium", () => {
         expect(boxes.length).toBe(posed.scenes.flatMap((scene) => scene.layers).length);
         for (const expected of pose) {
           const box = boxes.find(({ scene, layer }) => scene === expected.scene && layer === expected.name);
+          const bounds = boundsOf(expected, expected.rotate);
           for (const side of ["left", "top", "width", "height"] as const) {
-            const error = Math.abs((box?.[side] ?? Number.NaN) - expected[side]);
+            const error = Math.abs((box?.[side] ?? Number.NaN) - bounds[side]);
             if (!(error <= worst.error))
               worst = { error, where: `${expected.name} ${side} at scroll ${scroll}` };
           }

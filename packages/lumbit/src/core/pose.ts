@@ -46,7 +46,7 @@ export function poseAt(layout: PageLayout, scroll: number): PagePose {
     scrollHeight,
     scenes: layout.scenes.map((scene) => {
       const p = viewport.height + reached - scene.top;
-      const top = -passedAt(scene.passage, p);
+      const top = 0 - passedAt(scene.passage, p);
       const layers = scene.layers.flatMap((layer) => poseLayer(layer, scene, p, layout));
       return { name: scene.name, top, height: scene.height, layers };
     }),
@@ -66,7 +66,7 @@ function scaleAt({ push, depth }: LayerLayout, { passage }: SceneLayout, d: numb
 function poseLayer(layer: LayerLayout, scene: SceneLayout, p: number, { viewport }: PageLayout): LayerPose[] {
   // Before and after its passage a scene is out of view, and its layers rest where they came from or went.
   const d = Math.min(Math.max(p, 0), scene.passage.length) - scene.settle;
-  const at = { left: scene.left, top: -passedAt(scene.passage, p) };
+  const at = { left: scene.left, top: 0 - passedAt(scene.passage, p) };
   const screen = { left: 0, top: 0, width: viewport.width, height: viewport.height };
   const inScene = intersection(screen, { ...at, width: scene.width, height: scene.height });
   const clip = layer.pane ? intersection(inScene, moved(layer.pane, at.left, at.top)) : inScene;
