@@ -143,6 +143,7 @@ describe("bad input", () => {
           page.fonts = [{ family: "Tinos", src: "text.woff2" }];
           const title = page.scenes[0].layers.find((layer: { text?: string }) => layer.text);
           title.fontFamily = "Tinos, serif";
+          title.place = { left: "10%", width: "80%", top: "20vh" };
           const stops = [
             { at: "exit 0%", value: 300 },
             { at: "exit 50%", value: 700 },

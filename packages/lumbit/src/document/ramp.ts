@@ -76,6 +76,15 @@ export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] 
     seen.add(name);
     if (kind && known.for && !known.for.includes(kind))
       breach(`"${property}" is for ${known.for.map((own) => kindNames[own]).join(", ")}`, "property");
+    if (
+      kind === "text" &&
+      ["fontWeight", "letterSpacing", "axis"].includes(String(property)) &&
+      !hasWidth(layer)
+    )
+      breach(
+        `a ramp of ${name} changes how wide the letters are: give the text's place a width, or left and right, so that nothing else moves`,
+        "property",
+      );
     if (property === "axis" && typeof axis !== "string")
       breach('the ramp has no "axis": give the tag of one, such as "wdth"');
     if (property !== "axis" && axis !== undefined)
@@ -132,6 +141,11 @@ export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] 
   }
   return breaches;
 }
+
+const hasWidth = ({ place }: Json) => {
+  const own = Object(place) as Json;
+  return "width" in own || ("left" in own && "right" in own);
+};
 
 /** What pieces of a text may have: all that needs no box of its own. */
 const inPieces = ["opacity", "color", "fontWeight", "letterSpacing", "axis"];

@@ -217,7 +217,16 @@ describe("says what is wrong", () => {
       }),
       /a CSS easing function/,
     ],
-    ["an axis without its tag", withRamp({ property: "axis", stops: stops(0, 1) }), /has no "axis"/],
+    [
+      "an axis without its tag",
+      withLayer({ ...layer, place: { width: "50%" }, ramps: [{ property: "axis", stops: stops(0, 1) }] }),
+      /has no "axis"/,
+    ],
+    [
+      "letters that gain weight in a box as wide as they are",
+      withRamp({ property: "fontWeight", stops: stops(300, 700) }),
+      /give the text's place a width/,
+    ],
     [
       "two ramps of one property",
       withLayer({
