@@ -82,7 +82,9 @@ async function demoScene(name, shares) {
 }
 await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
 await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
-await sheet(await demoScene("log", [0.4, 0.52, 0.64]), 800, "log");
+// The scene holds from half of this way on, for as long again and more.
+await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
+await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
 await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
 
 const gazette = join(folder, "gazette");
