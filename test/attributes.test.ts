@@ -91,7 +91,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     const settle = settleAt(model.settle ?? "auto", passage);
     const drift = driftOf({ name: "i", text: "i", ...model.layer } as Layer, {
       relief: model.relief ?? 1,
-      camera: { pan: model.pan ?? 0, push: 0 },
+      camera: { pan: model.pan ?? 0, push: 0, sway: 0 },
     });
     for (const scroll of [560, 900, 1290, 1700, 1880]) {
       await scrollPage(page, scroll);

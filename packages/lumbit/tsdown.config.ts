@@ -11,8 +11,12 @@ export default defineConfig([
     platform: "neutral",
     dts: true,
   },
-  // One file each for pages: what browsers without scroll-driven animations load, and what plays cues.
-  ...Object.entries({ scripted: "src/runtime/start.ts", cues: "src/runtime/start-cues.ts" }).map(
+  // One file each for pages: what browsers without scroll-driven animations load, what plays cues, what sways.
+  ...Object.entries({
+    scripted: "src/runtime/start.ts",
+    cues: "src/runtime/start-cues.ts",
+    sway: "src/runtime/start-sway.ts",
+  }).map(
     ([name, path]) =>
       ({
         entry: { [name]: path },

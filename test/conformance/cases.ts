@@ -206,6 +206,17 @@ export const cases: Case[] = [
     }),
   },
   {
+    name: "a camera that sways, at rest",
+    page: middle({
+      camera: { sway: "5vw" },
+      layers: [
+        { name: "fill", ...tank, depth: "horizon" },
+        { name: "pane", ...tank, depth: -0.4, pane: true, place: box },
+        block("a", { depth: 1 }),
+      ],
+    }),
+  },
+  {
     name: "push",
     page: middle({
       camera: { push: 0.3 },

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
-import { hasCues } from "lumbit/core";
+import { hasCues, hasSway } from "lumbit/core";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
@@ -12,7 +12,7 @@ import { TextSizer } from "./text-size.ts";
 export type Site = Map<string, string | Buffer>;
 
 /**
- * The site of a project: its page, style sheet, pictures and fonts, what plays its cues, and with `scripted` the
+ * The site of a project: its page, style sheet, pictures and fonts, what plays its cues and sways, and with `scripted` the
  * driver for browsers that cannot move it without script.
  */
 export async function makeSite({ page, pictures, fonts }: Project, scripted = false): Promise<Site> {
@@ -37,6 +37,7 @@ export async function makeSite({ page, pictures, fonts }: Project, scripted = fa
   const scripts = [
     ...(scripted ? [addDriver(site)] : []),
     ...(hasCues(page) ? [addScript(site, "cues.js")] : []),
+    ...(hasSway(page) ? [addScript(site, "sway.js")] : []),
   ];
   site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));
   return site;
@@ -51,7 +52,7 @@ function addDriver(site: Site): string {
 }
 
 /** Adds one of the library's scripts for pages; its name in the site. */
-function addScript(site: Site, script: "scripted.js" | "cues.js"): string {
+function addScript(site: Site, script: "scripted.js" | "cues.js" | "sway.js"): string {
   const content = readFileSync(fileURLToPath(import.meta.resolve(`lumbit/browser/${script}`)));
   const name = fileName(script, content);
   site.set(name, content);

@@ -5,7 +5,9 @@ import { makeSite } from "../site.ts";
 import { writeSite } from "../write-site.ts";
 
 export const buildCommand = new Command("build")
-  .description("write the page as a site: HTML, CSS, pictures and fonts, and a script only where it has cues")
+  .description(
+    "write the page as a site: HTML, CSS, pictures and fonts, and script only where it has cues or sways",
+  )
   .argument("<page>", "the page file")
   .requiredOption("-o, --output <folder>", "the folder to write the site into")
   .option("--scripted", "let browsers without scroll-driven animations load a script that moves the page")
@@ -17,7 +19,7 @@ export const buildCommand = new Command("build")
     const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
     const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
     const script = sum(sizes.filter(({ name }) => name.endsWith(".js")));
-    const note = `${script} bytes of script${scripted ? ", nearly all for browsers that need it" : script > 0 ? " for its cues" : ""}`;
+    const note = `${script} bytes of script${scripted ? ", nearly all for browsers that need it" : script > 0 ? " for its cues and sway" : ""}`;
     console.log(`${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB, ${note}`);
   });
 

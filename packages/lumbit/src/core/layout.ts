@@ -139,7 +139,7 @@ interface SceneContext {
 /** The relief and camera of a scene: its own relief times the page's, its own camera or the page's. */
 export const stageOf = (scene: Scene, look: PageLook = {}): Stage => ({
   relief: (look.relief ?? 1) * (scene.relief ?? 1),
-  camera: { pan: 0, push: 0, ...look.camera, ...scene.camera },
+  camera: { pan: 0, push: 0, sway: 0, ...look.camera, ...scene.camera },
 });
 
 function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
@@ -152,7 +152,11 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     const drift = driftOf(layer, stage);
     const boxes = placeLayer(layer, size, viewport, natural);
     const overscan = overscans(layer)
-      ? overscanOf(drift, settle, passage, boxes.pane ?? boxes.box)
+      ? swung(
+          overscanOf(drift, settle, passage, boxes.pane ?? boxes.box),
+          Math.abs(stage.relief * (1 - speedOf(layer))) *
+            resolveLength(stage.camera.sway, { viewport, percent: width }),
+        )
       : undefined;
     const box = overscan ? reach(boxes.pane ?? boxes.box, overscan) : boxes.box;
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
@@ -166,11 +170,19 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       ...(overscan && { overscan }),
       ramps: [...resolveRamps(layer, { ...moments, box }), ...resolveHold(layer, drift, { ...moments, box })],
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
-      ...(isGroup(layer) && { layers: layoutGroup(layer, box, moments, natural) }),
+      ...(isGroup(layer) && { layers: layoutGroup(layer, box, moments, natural, look) }),
     };
   });
   return { name: scene.name, top, left: (viewport.width - width) / 2, ...size, passage, settle, layers };
 }
+
+/** What a picture needs besides its overscan where the camera sways so that it moves as far to every side. */
+const swung = ({ top, right, bottom, left }: Overscan, by: number): Overscan => ({
+  top: top + by,
+  right: right + by,
+  bottom: bottom + by,
+  left: left + by,
+});
 
 const common = (layer: Layer) => ({
   name: layer.name,
@@ -185,6 +197,7 @@ function layoutGroup(
   around: Box,
   moments: Omit<MomentContext, "box">,
   natural: Natural,
+  look: PageLook,
 ): LayerLayout[] {
   return group.layers.map((layer) => {
     const { box } = placeLayer(layer, around, moments.viewport, natural);
@@ -193,7 +206,7 @@ function layoutGroup(
       ...common(layer),
       drift: { x: 0, y: 0 },
       opacity: 1,
-      blur: 0,
+      blur: group.tilt ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),

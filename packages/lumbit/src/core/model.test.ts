@@ -51,7 +51,7 @@ describe("depth", () => {
       fc.property(depth, depth, (a, b) => {
         const [near, far] = a < b ? [a, b] : [b, a];
         const driftAt = (depth: number) =>
-          driftOf({ name: "a", text: "a", depth }, { relief: 1, camera: { pan: 0, push: 0 } }).y;
+          driftOf({ name: "a", text: "a", depth }, { relief: 1, camera: { pan: 0, push: 0, sway: 0 } }).y;
         expect(driftAt(far)).toBeGreaterThanOrEqual(driftAt(near));
       }),
     );

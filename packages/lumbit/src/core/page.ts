@@ -126,6 +126,8 @@ export interface Camera {
   pan?: number;
   /** Movement forward over a whole passage, in camera distances. */
   push?: number;
+  /** How far it moves to each side as the pointer goes from the middle of the screen to its edge, or a device tilts. */
+  sway?: Length;
 }
 
 /** A change of settings where a standard media query holds; later rules win. */
@@ -270,10 +272,12 @@ export type GroupLayer = LayerBase &
     /** Of a group in a pane: how large it is, in percentages of the pane; as large as the pane by default. */
     size?: { width?: Length; height?: Length };
     background?: string;
+    /** How far it turns towards the pointer over it, in degrees; layers in it shift by their depths as it turns. */
+    tilt?: number;
     rules?: readonly Rule<LayerSettings>[];
   };
 
-/** A layer inside a group: `depth` is for stacking only. */
+/** A layer inside a group: `depth` is for stacking only, unless the group tilts. */
 export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 
 export type Layer = GroupedLayer | GroupLayer;
@@ -391,6 +395,11 @@ export const hasCues = ({ scenes }: Page): boolean =>
       ({ cue }) => cue !== undefined,
     ),
   );
+
+/** Whether anything of a page moves with the pointer. */
+export const hasSway = ({ page, scenes }: Page): boolean =>
+  [page, ...scenes].some((own) => [own, ...(own?.rules ?? [])].some((settings) => settings?.camera?.sway)) ||
+  scenes.some(({ layers }) => layers.some((layer) => isGroup(layer) && layer.tilt));
 
 /** A picture or shape without a place fills its scene as a pane. */
 export const fillsScene = (layer: Layer): boolean =>

@@ -70,7 +70,7 @@ const kinds: Record<string, { what: string; keys: string[] }> = {
     ],
   },
   shape: { what: "shape", keys: ["shadow"] },
-  layers: { what: "group", keys: ["size"] },
+  layers: { what: "group", keys: ["size", "tilt"] },
 };
 
 function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {

@@ -105,8 +105,12 @@ const camera = z
       .number()
       .describe("camera movement forward over a passage, in camera distances, such as 0.3")
       .optional(),
+    sway: extentLength(
+      'how far the camera moves with the pointer to each side: a length such as "40px", not negative, not a percentage',
+      new RegExp(size.source.replace("%|", "")),
+    ).optional(),
   })
-  .describe("settings of the camera: pan and push")
+  .describe("settings of the camera: pan, push and sway")
   .optional();
 const moment = z
   .string()
@@ -306,6 +310,12 @@ const layer = z
     size: z
       .strictObject({ width: extent("width").optional(), height: extent("height").optional() })
       .describe("settings of size: width and height of a group in its pane")
+      .optional(),
+    tilt: z
+      .number()
+      .min(0)
+      .max(45)
+      .describe("how far the group turns towards the pointer, from 0 to 45 degrees")
       .optional(),
   })
   .describe("one picture, text, shape or group of the scene");

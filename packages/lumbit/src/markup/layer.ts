@@ -71,7 +71,14 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
   }
   const inner = isGroup(layer)
-    ? layer.layers.flatMap((child) => layerRules(child, { ...context, look: {}, pushed: false, inner: true }))
+    ? layer.layers.flatMap((child) =>
+        layerRules(child, {
+          ...context,
+          look: layer.tilt ? { focus: context.look.focus } : {},
+          pushed: false,
+          inner: true,
+        }),
+      )
     : [];
   return [...rules, ...inner];
 }
@@ -104,7 +111,7 @@ function styleOf(
     opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
-    ...(whole && isGroup(layer) && { background: layer.background }),
+    ...(whole && isGroup(layer) && { background: layer.background, "--lumbit-tilt": layer.tilt }),
     ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
     ...(given.subject && {
       "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),

@@ -159,12 +159,13 @@ export const reachCss = `
   --lumbit-over-bottom: ${largest(overBottom, `min(${paneEnd}, var(--lumbit-v))`, `max(${paneEnd}, var(--lumbit-v)) + var(--lumbit-l)`)};
   --lumbit-over-left: ${largest((p) => moved("x", p))};
   --lumbit-over-right: ${largest((p) => `-1 * ${moved("x", p)}`)};
-  --lumbit-reach-top: calc(var(--lumbit-over-top) + 1px);
-  --lumbit-reach-left: calc(var(--lumbit-over-left) + 1px);
+  --lumbit-swing: calc(max(var(--lumbit-k), -1 * var(--lumbit-k)) * var(--lumbit-sway, 0px) + 1px);
+  --lumbit-reach-top: calc(var(--lumbit-over-top) + var(--lumbit-swing));
+  --lumbit-reach-left: calc(var(--lumbit-over-left) + var(--lumbit-swing));
   left: calc(-1 * var(--lumbit-reach-left));
   top: calc(-1 * var(--lumbit-reach-top));
-  width: calc(100% + var(--lumbit-reach-left) + var(--lumbit-over-right) + 1px);
-  height: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + 1px);
+  width: calc(100% + var(--lumbit-reach-left) + var(--lumbit-over-right) + var(--lumbit-swing));
+  height: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + var(--lumbit-swing));
 }
 [data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
 .lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }

@@ -153,6 +153,7 @@ const estimatedEms = ({ text }: TextLayer) =>
 const cameraCss = (camera: PageLook["camera"]) => ({
   "--lumbit-pan": camera?.pan,
   "--lumbit-push": camera?.push,
+  "--lumbit-sway": camera?.sway === 0 ? "0px" : camera?.sway,
 });
 
 const buttonCss = ({ background, radius, padding = buttonPadding }: Button): Declarations => ({

@@ -35,6 +35,7 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
     scene.content === undefined &&
     relief === 1 &&
     camera.pan === 0 &&
+    !camera.sway &&
     !isHeld(scene) &&
     ![...(scene.rules ?? []), ...(look.rules ?? [])].some((rule) => "relief" in rule || "camera" in rule);
   const isFixed = (layer: Layer) =>

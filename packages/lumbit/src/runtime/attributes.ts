@@ -67,6 +67,12 @@ export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
   return {
     declarations: {
       ...motionCss(settings, speedOf(settings)),
+      "--lumbit-tilt": read(
+        element,
+        "tilt",
+        (text) => numberIf(text, (value) => value >= 0 && value <= 45),
+        "a number of degrees from 0 to 45",
+      ),
       ...(settings.hold && holdCss(settings.hold)),
       ...(ways.length > 0 && { ...animations(ways, ["lumbit-drift"]), filter: filterCss(settings) }),
     },
@@ -129,15 +135,11 @@ export function sceneStyle(element: HTMLElement): Declarations {
   read(element, "width", (text) => oneOf(text, ["full"] as const), '"full", from edge to edge of the page');
   return {
     "--lumbit-settle": settleCss(settle ?? "auto"),
-    "--lumbit-l": read(
-      element,
-      "hold",
-      (text) => (/^(\d+\.?\d*|\.\d+)(px|rem|[sld]?v[wh])$/.test(text) ? text : undefined),
-      'a length such as "120vh"',
-    ),
+    "--lumbit-l": read(element, "hold", parseExtent, 'a length such as "120vh"'),
     "--lumbit-relief": number("relief"),
     "--lumbit-pan": number("pan"),
     "--lumbit-push": number("push"),
+    "--lumbit-sway": read(element, "sway", parseExtent, 'a length such as "40px"'),
   };
 }
 
@@ -159,6 +161,8 @@ const numberIf = (text: string, holds: (value: number) => boolean) => {
   return text !== "" && Number.isFinite(value) && holds(value) ? value : undefined;
 };
 const oneOf = <T extends string>(text: string, words: readonly T[]) => words.find((word) => word === text);
+const parseExtent = (text: string) =>
+  /^(\d+\.?\d*|\.\d+)(px|rem|[sld]?v[wh])$/.test(text) ? text : undefined;
 const parseDepth = (text: string): Depth | undefined =>
   text === "horizon" ? text : numberIf(text, (value) => value > -1);
 const parseDirection = (text: string): Direction | undefined =>

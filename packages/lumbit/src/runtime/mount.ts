@@ -7,6 +7,7 @@ import { measureEdges } from "./edges.ts";
 import { type Announcer, announcer } from "./events.ts";
 import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
+import { type Sway, swayScenes } from "./sway.ts";
 
 export interface MountOptions {
   /** The scene to build in the element; without it the element's own markup is used. */
@@ -45,9 +46,11 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const built = options.scene && build(element, options.scene, options.page ?? {}, undo);
   const scenes = built ? [element] : adopt(element, driver === "native", undo);
   for (const scene of scenes) scene.dataset.lumbitDriver = driver;
+  let sway: Sway | undefined;
   const setEdges = () => {
     built?.restyle();
     scenes.forEach(measureEdges);
+    sway?.refresh();
   };
   setEdges();
   const moving =
@@ -55,6 +58,7 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const first = scenes[0];
   const unwatch = first && !moving ? watchLayout(scenes, scrollerOf(first), setEdges) : () => {};
 
+  sway = swayScenes(scenes);
   const events = announcer(scenes, first && scrollerOf(first));
   const cues = playCues(scenes, (layer) =>
     events.tell("cue", { scene: layer.closest("[data-lumbit-scene]") as HTMLElement, layer }),
@@ -86,6 +90,7 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
     dispose() {
       if (mounted.get(element) === handle) mounted.delete(element);
       cues.dispose();
+      sway.dispose();
       events.dispose();
       moving?.dispose();
       unwatch();

@@ -1,0 +1,217 @@
+import { prefersStillness } from "./driver.ts";
+import { approach } from "./smoothing.ts";
+
+/** Where the pointer, or the tilt of the device, has the camera: -1 to 1 from edge to edge, 0 in the middle. */
+interface Aim {
+  x: number;
+  y: number;
+}
+
+/** Something that follows an aim. */
+interface Follower {
+  /** Of what is in the screen's coordinates, what of them counts for it. */
+  aimAt(pointer: { x: number; y: number }): Aim;
+  show(aim: Aim): void;
+  release(): void;
+}
+
+/** Milliseconds in which half of the way to the pointer is made up. */
+const halfLife = 90;
+/** The distance of the camera from a card that turns, in px. */
+const perspective = 1000;
+/** How far a device is tilted, in degrees, until the camera is at its edge. */
+const deviceTilt = 20;
+
+export interface Sway {
+  /** Reads anew what sways: call it after a change of the style. */
+  refresh(): void;
+  dispose(): void;
+}
+
+/**
+ * Moves the layers of scenes whose camera sways, each by its drift times the camera's movement, and turns groups that
+ * tilt towards the pointer. Smoothed, at rest when the pointer leaves; on telephones it follows the tilt of the
+ * device, which is asked for at a tap where the platform wants that. Nothing for readers who ask for less motion.
+ */
+export function swayScenes(scenes: readonly HTMLElement[]): Sway {
+  const page = document.documentElement;
+  let followers: Follower[] = [];
+  let pointer: { x: number; y: number } | undefined;
+  let tilted: Aim | undefined;
+  let current: Aim[] = [];
+  let frame = 0;
+  let last = 0;
+
+  const draw = (time: number) => {
+    frame = 0;
+    const elapsed = last ? time - last : 16;
+    last = time;
+    let moving = false;
+    for (const [index, follower] of followers.entries()) {
+      const target = tilted ?? (pointer ? follower.aimAt(pointer) : { x: 0, y: 0 });
+      const before = current[index] ?? { x: 0, y: 0 };
+      const aim = {
+        x: approach(before.x, target.x, elapsed, halfLife, 0.001),
+        y: approach(before.y, target.y, elapsed, halfLife, 0.001),
+      };
+      if (aim.x !== before.x || aim.y !== before.y) follower.show(aim);
+      current[index] = aim;
+      moving ||= aim.x !== target.x || aim.y !== target.y;
+    }
+    if (moving) wake();
+    else last = 0;
+  };
+  const wake = () => {
+    if (followers.length > 0) frame ||= requestAnimationFrame(draw);
+  };
+  const moved = ({ clientX, clientY, pointerType }: PointerEvent) => {
+    if (pointerType === "touch") return;
+    pointer = { x: clientX, y: clientY };
+    wake();
+  };
+  const left = () => {
+    pointer = undefined;
+    wake();
+  };
+  let stop: (() => void) | undefined;
+  /** Listens as long as there is anything that follows. */
+  const listen = () => {
+    if (followers.length === 0) {
+      stop?.();
+      stop = undefined;
+    }
+    if (followers.length === 0 || stop) return;
+    addEventListener("pointermove", moved, { passive: true });
+    page.addEventListener("pointerleave", left);
+    const device = followDevice((aim) => {
+      tilted = aim;
+      wake();
+    });
+    stop = () => {
+      cancelAnimationFrame(frame);
+      frame = 0;
+      removeEventListener("pointermove", moved);
+      page.removeEventListener("pointerleave", left);
+      device.dispose();
+    };
+  };
+  const follow = (found: Follower[]) => {
+    for (const follower of followers) follower.release();
+    followers = found;
+    current = [];
+    listen();
+    wake();
+  };
+  const refresh = () => follow(prefersStillness() ? [] : scenes.flatMap(followersIn));
+  refresh();
+  return { refresh, dispose: () => follow([]) };
+}
+
+function followersIn(scene: HTMLElement): Follower[] {
+  const own = [...scene.querySelectorAll<HTMLElement>(".lumbit-drifts")].filter(
+    (element) => element.closest("[data-lumbit-scene]") === scene,
+  );
+  return own.flatMap((layer) =>
+    [swayingLayer(layer), tiltingGroup(layer)].filter((found) => found !== undefined),
+  );
+}
+
+/** What a layer's style says of it: a number, or a default. */
+function numberOf(style: CSSStyleDeclaration, name: string, otherwise: number): number {
+  const value = Number.parseFloat(style.getPropertyValue(`--lumbit-${name}`));
+  return Number.isNaN(value) ? otherwise : value;
+}
+
+function swayingLayer(layer: HTMLElement): Follower | undefined {
+  const style = getComputedStyle(layer);
+  const sway = style.getPropertyValue("--lumbit-sway").trim();
+  const k =
+    numberOf(style, "page-relief", 1) * numberOf(style, "relief", 1) * (1 - numberOf(style, "speed", 1));
+  if (!Number.parseFloat(sway) || k === 0) return undefined;
+  const held = transformer(layer);
+  return {
+    aimAt: ({ x, y }) => ({ x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) }),
+    show: ({ x, y }) => held.set(`translate(calc(${k * x} * ${sway}), calc(${k * y} * ${sway}))`),
+    release: held.release,
+  };
+}
+
+/** A group that turns: far layers in it shift with its far edge, near ones against it. */
+function tiltingGroup(group: HTMLElement): Follower | undefined {
+  const tilt = numberOf(getComputedStyle(group), "tilt", 0);
+  if (tilt === 0) return undefined;
+  const held = transformer(group);
+  const inner = ([...group.children] as HTMLElement[]).map((element) => ({
+    k: 1 - numberOf(getComputedStyle(element), "speed", 1),
+    held: transformer(element),
+  }));
+  return {
+    aimAt(pointer) {
+      const { left, top, width, height } = group.getBoundingClientRect();
+      const x = (2 * (pointer.x - left)) / width - 1;
+      const y = (2 * (pointer.y - top)) / height - 1;
+      // It turns to a pointer over it, and back to rest as that goes away.
+      return Math.abs(x) <= 1 && Math.abs(y) <= 1 ? { x, y } : { x: 0, y: 0 };
+    },
+    show({ x, y }) {
+      held.set(`perspective(${perspective}px) rotateX(${-tilt * y}deg) rotateY(${tilt * x}deg)`);
+      const reach = perspective * Math.sin((tilt * Math.PI) / 180);
+      for (const { k, held } of inner)
+        if (k !== 0) held.set(`translate(${k * reach * x}px, ${k * reach * y}px)`);
+    },
+    release() {
+      held.release();
+      for (const { held } of inner) held.release();
+    },
+  };
+}
+
+/** Transforms an element on top of whatever else moves it, without touching its style. */
+function transformer(element: HTMLElement) {
+  let animation: Animation | undefined;
+  return {
+    set(transform: string) {
+      if (animation)
+        return (animation.effect as KeyframeEffect).setKeyframes({ transform: [transform, transform] });
+      animation = element.animate(
+        { transform: [transform, transform] },
+        { duration: 1, fill: "both", composite: "add" },
+      );
+      animation.pause();
+    },
+    release: () => animation?.cancel(),
+  };
+}
+
+type AskedFor = { requestPermission?: () => Promise<string> };
+
+/** Follows how a device is tilted from where it was held first. */
+function followDevice(aim: (aim: Aim) => void): { dispose(): void } {
+  if (!matchMedia("(pointer: coarse)").matches || !("DeviceOrientationEvent" in globalThis))
+    return { dispose() {} };
+  let rest: { beta: number; gamma: number } | undefined;
+  const turned = ({ beta, gamma }: DeviceOrientationEvent) => {
+    if (beta === null || gamma === null) return;
+    rest ??= { beta, gamma };
+    aim({ x: clamp((gamma - rest.gamma) / deviceTilt), y: clamp((beta - rest.beta) / deviceTilt) });
+  };
+  const { requestPermission } = DeviceOrientationEvent as AskedFor;
+  const listen = () => addEventListener("deviceorientation", turned);
+  const ask = () =>
+    requestPermission?.().then(
+      (answer) => {
+        if (answer === "granted") listen();
+      },
+      () => {},
+    );
+  if (requestPermission) addEventListener("click", ask, { once: true });
+  else listen();
+  return {
+    dispose() {
+      removeEventListener("deviceorientation", turned);
+      removeEventListener("click", ask);
+    },
+  };
+}
+
+const clamp = (value: number) => Math.min(Math.max(value, -1), 1);

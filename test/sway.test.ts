@@ -1,0 +1,178 @@
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { launchChromium } from "./chromium.ts";
+import { lumbit, temporaryFolder } from "./command.ts";
+import { type Engine, launchers } from "./engines.ts";
+import { serveFolder } from "./serve.ts";
+
+const place = { left: "40%", top: "40%", width: "200px", height: "100px" };
+const block = (name: string, more: object) => ({
+  name,
+  shape: "rectangle",
+  background: "#0a6",
+  place,
+  ...more,
+});
+const document = {
+  format: "lumbit/1",
+  title: "Tidehouse",
+  lang: "en",
+  scenes: [
+    {
+      name: "sea",
+      height: "100vh",
+      camera: { sway: "60px" },
+      layers: [
+        block("far", { depth: 1 }),
+        block("surface", {}),
+        block("near", { depth: -0.2 }),
+        {
+          name: "card",
+          place: { left: "10%", top: "10%", width: "300px", height: "200px" },
+          tilt: 10,
+          layers: [
+            {
+              name: "back",
+              shape: "rectangle",
+              background: "#024",
+              depth: 0.5,
+              place: { left: 0, top: 0, width: "100px", height: "50px" },
+            },
+            {
+              name: "front",
+              shape: "rectangle",
+              background: "#9ef",
+              depth: -0.2,
+              place: { right: 0, bottom: 0, width: "100px", height: "50px" },
+            },
+          ],
+        },
+      ],
+    },
+  ],
+};
+
+const folder = temporaryFolder();
+let origin: string;
+let close: () => void;
+beforeAll(async () => {
+  writeFileSync(join(folder, "page.json"), JSON.stringify(document));
+  const { stdout, stderr } = lumbit(["build", "page.json", "-o", "site"], folder);
+  expect(stderr).toBe("");
+  expect(stdout).toMatch(/[1-9]\d* bytes of script/);
+  // Scripts of tests are evaluated in WebKitGTK.
+  ({ origin, close } = await serveFolder(
+    join(folder, "site"),
+    "default-src 'self'; script-src 'self' 'unsafe-eval'",
+  ));
+});
+afterAll(() => close?.());
+
+const point = (x: number, y: number) =>
+  `dispatchEvent(new PointerEvent("pointermove", { clientX: ${x}, clientY: ${y}, pointerType: "mouse" }));`;
+const settled = "await new Promise((done) => setTimeout(done, 1500));";
+const lefts = `return Object.fromEntries([...document.querySelectorAll("[data-lumbit-layer]")].map((layer) => { const { left, top } = layer.getBoundingClientRect(); return [layer.dataset.lumbitLayer, [left, top]]; }));`;
+type Places = Record<string, [number, number]>;
+
+describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+  test("layers follow the pointer by their depths, a card turns under it, and all come to rest", async () => {
+    const engine = await launchers[name]();
+    try {
+      await engine.open(`${origin}/`);
+      await engine.resize(1000, 800);
+      await engine.run("await new Promise((done) => setTimeout(done, 400));");
+      const rest = await engine.run<Places>(lefts);
+      const moved = async (x: number, y: number) => {
+        const places = await engine.run<Places>(`${point(x, y)} ${settled} ${lefts}`);
+        return (layer: string) =>
+          [0, 1].map((axis) => (places[layer]?.[axis] ?? Number.NaN) - (rest[layer]?.[axis] ?? 0));
+      };
+      // At the right edge the camera has moved 60 px: a layer by its drift of that, the surface not at all.
+      const right = await moved(1000, 400);
+      for (const [layer, x] of [
+        ["far", 30],
+        ["surface", 0],
+        ["near", -15],
+      ] as const) {
+        expect(right(layer)[0], layer).toBeCloseTo(x, 0);
+        expect(right(layer)[1], layer).toBeCloseTo(0, 0);
+      }
+      expect(right("card")).toEqual([0, 0]);
+      const corner = await moved(0, 800);
+      expect(corner("far")[0]).toBeCloseTo(-30, 0);
+      expect(corner("far")[1]).toBeCloseTo(30, 0);
+      // Over the card's right edge, half of the screen's height above the middle: it turns, and its layers part.
+      const over = await moved(395, 180);
+      const [back, front] = [over("back")[0] ?? 0, over("front")[0] ?? 0];
+      expect(over("card")[0]).not.toBeCloseTo(0, 0);
+      expect(back - front).toBeGreaterThan(30);
+      // Gone, everything is back where it was composed.
+      const away = await engine.run<Places>(
+        `document.documentElement.dispatchEvent(new PointerEvent("pointerleave")); ${settled} ${lefts}`,
+      );
+      for (const [layer, [left, top]] of Object.entries(away)) {
+        expect(left, layer).toBeCloseTo(rest[layer]?.[0] ?? Number.NaN, 1);
+        expect(top, layer).toBeCloseTo(rest[layer]?.[1] ?? Number.NaN, 1);
+      }
+    } finally {
+      await engine.close();
+    }
+  });
+});
+
+test("nothing follows the pointer for a reader who asks for less motion, and touching moves nothing", async () => {
+  const browser = await launchChromium();
+  try {
+    for (const [options, event] of [
+      [{ reducedMotion: "reduce" }, point(1000, 0)],
+      [{}, point(1000, 0).replace('"mouse"', '"touch"')],
+    ] as const) {
+      const page = await browser.newPage({ viewport: { width: 1000, height: 800 }, ...options });
+      await page.goto(`${origin}/`);
+      const read = () => page.evaluate(`(() => { ${lefts} })()`);
+      const before = await read();
+      await page.evaluate(event);
+      await page.waitForTimeout(500);
+      expect(await read()).toEqual(before);
+    }
+  } finally {
+    await browser.close();
+  }
+});
+
+test("a device that tilts moves the camera once its reader has allowed it", async () => {
+  const browser = await launchChromium();
+  try {
+    const context = await browser.newContext({
+      viewport: { width: 400, height: 800 },
+      hasTouch: true,
+      isMobile: true,
+    });
+    const page = await context.newPage();
+    // As on platforms that want to be asked.
+    await page.addInitScript(
+      "window.asked = 0; DeviceOrientationEvent.requestPermission = async () => { asked++; return 'granted'; };",
+    );
+    await page.goto(`${origin}/`);
+    const tilt = (gamma: number) =>
+      page.evaluate(
+        `dispatchEvent(new DeviceOrientationEvent("deviceorientation", { beta: 40, gamma: ${gamma} }))`,
+      );
+    const left = () =>
+      page.locator("[data-lumbit-layer=far]").evaluate((element) => element.getBoundingClientRect().left);
+    const rest = await left();
+    await tilt(0);
+    await tilt(20);
+    await page.waitForTimeout(500);
+    expect(await left()).toBeCloseTo(rest, 1);
+    await page.tap("body");
+    expect(await page.evaluate("asked")).toBe(1);
+    await tilt(0);
+    await tilt(20);
+    await page.waitForTimeout(1500);
+    expect((await left()) - rest).toBeCloseTo(30, 0);
+  } finally {
+    await browser.close();
+  }
+});
