@@ -19,16 +19,17 @@ const lumbit = (...args) =>
 
 const browser = await chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
 
-/** A page's pictures at several scroll positions. */
-async function shots(url, { width, height, at }) {
+/** A page's pictures at several scroll positions, each with the pointer somewhere. */
+async function shots(url, { width, height, at, pointers = [] }) {
   const page = await browser.newPage({ viewport: { width, height } });
   await page.goto(url);
   await page.waitForLoadState("networkidle");
   const pictures = [];
-  for (const scroll of at) {
+  for (const [index, scroll] of at.entries()) {
     await page.evaluate((scroll) => window.scrollTo({ top: scroll, behavior: "instant" }), scroll);
     await page.waitForLoadState("networkidle");
-    await page.waitForTimeout(500);
+    if (pointers[index]) await page.mouse.move(...pointers[index]);
+    await page.waitForTimeout(pointers[index] ? 1500 : 500);
     pictures.push(await page.screenshot());
   }
   await page.close();
@@ -74,16 +75,17 @@ await sheet(await shots(demoUrl, { width: 1280, height: 800, at: [0, 330, 760] }
 await sheet(await shots(demoUrl, { width: 390, height: 844, at: [0, 330, 760] }), 390, "descent-phone");
 
 /** Scroll positions of the demo as shares of the way from where a scene comes into view to where it has left. */
-async function demoScene(name, shares) {
+async function demoScene(name, shares, pointers) {
   const { scenes } = JSON.parse(lumbit("measure", demo, "--viewport", "1280x800", "--json"));
   const { top, height } = scenes.find((scene) => scene.name === name);
   const at = shares.map((share) => Math.round(top - 800 + share * (800 + height)));
-  return shots(demoUrl, { width: 1280, height: 800, at });
+  return shots(demoUrl, { width: 1280, height: 800, at, pointers });
 }
 await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
 await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
+await sheet(await demoScene("specimen", [0.5, 0.5], [undefined, [1060, 200]]), 800, "specimen");
 await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
 await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
 
