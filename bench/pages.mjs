@@ -1,8 +1,16 @@
 // The pages of the scroll bench: the same scenes, moved in five ways.
 import { pageCss, pageHtml } from "lumbit/static";
 
-/** A page of scenes with small coloured shapes at many depths. */
-export function benchPage(scenes, layersPerScene) {
+const fade = {
+  property: "opacity",
+  stops: [
+    { at: "cover 0%", value: 0.2 },
+    { at: "cover 100%", value: 1 },
+  ],
+};
+
+/** A page of scenes with small coloured shapes at many depths; with ramps they fade in as they pass. */
+export function benchPage(scenes, layersPerScene, ramps = false) {
   return {
     format: "lumbit/1",
     title: "Bench",
@@ -14,6 +22,7 @@ export function benchPage(scenes, layersPerScene) {
         name: `layer-${layer}`,
         shape: "rectangle",
         background: `hsl(${(scene * 37 + layer * 61) % 360} 60% 50%)`,
+        ...(ramps && { ramps: [fade] }),
         depth: layer === 0 ? 0.1 : Number((layer * 0.7).toFixed(2)),
         place: {
           left: `${(layer * 37) % 80}%`,
@@ -28,6 +37,7 @@ export function benchPage(scenes, layersPerScene) {
 
 /** A careful loop by hand: positions cached, one transform for each visible layer in a frame. */
 const plainLoop = `
+const fades = document.querySelector(".lumbit-ramped") !== null;
 const scenes = [...document.querySelectorAll("[data-lumbit-scene]")].map((element) => ({
   top: element.offsetTop, height: element.offsetHeight,
   layers: [...element.querySelectorAll("[data-lumbit-layer]")].map((element) => [element, 1 - Number(getComputedStyle(element).getPropertyValue("--lumbit-speed"))]),
@@ -40,7 +50,10 @@ const draw = () => {
   for (const { top, height, layers } of scenes) {
     if (top > y + v || top + height < y) continue;
     const d = y - top + (v - height) / 2;
-    for (const [element, k] of layers) element.style.transform = "translate3d(0," + k * d + "px,0)";
+    for (const [element, k] of layers) {
+      element.style.transform = "translate3d(0," + k * d + "px,0)";
+      if (fades) element.style.opacity = 0.2 + 0.8 * (y + v - top) / (v + height);
+    }
   }
 };
 addEventListener("scroll", () => { frame ||= requestAnimationFrame(draw); }, { passive: true });

@@ -205,6 +205,69 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     expect(new Set(tops).size, `${tops}`).toBe(1);
   });
 
+  test("a scene holds in a box that scrolls, and what is focused in it comes into view", async () => {
+    const page = await open(
+      '<div id="box" style="height: 600px; overflow: auto"><div class="gap"></div><section data-lumbit-scene data-lumbit-hold="300px" style="height: auto"><div style="height: 600px"><i data-lumbit-depth="1"></i></div></section><div class="gap"><a href="#">on</a></div></div>',
+    );
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    const at = async (scroll: number) => {
+      await page.evaluate(async (scroll) => {
+        document.querySelector("#box")?.scrollTo({ top: scroll, behavior: "instant" });
+        for (let frame = 0; frame < 3; frame++) await new Promise(requestAnimationFrame);
+      }, scroll);
+      return page.evaluate(() =>
+        ["section > div", "i"].map(
+          (name) => document.querySelector(name)?.getBoundingClientRect().top ?? Number.NaN,
+        ),
+      );
+    };
+    // It settles in the middle of its passage of 1500 px, 750 px after its top came in at the bottom of the box.
+    for (const [scroll, top] of [
+      [1200, 100],
+      [1300, 0],
+      [1450, 0],
+      [1600, 0],
+      [1700, -100],
+    ] as const) {
+      const [box = 0, layer = 0] = await at(scroll);
+      expect(box, `the scene at ${scroll}`).toBeCloseTo(top, 0);
+      expect(layer - box, `the layer at ${scroll}`).toBeCloseTo(200 + 0.5 * (600 + scroll - 1300 - 750), 0);
+    }
+    await at(1450);
+    await page.locator("a").focus();
+    expect((await page.locator("a").boundingBox())?.y).toBeLessThan(600);
+    await page.close();
+  });
+
+  test("a camera sways with the pointer, and a card turns with what is in it", async () => {
+    const page = await open(
+      markup(
+        'data-lumbit-sway="80px"',
+        'data-lumbit-depth="1"></i><i id="card" style="left: 0" data-lumbit-tilt="10"><b id="in" data-lumbit-depth="1" style="position: absolute; left: 20px; top: 10px">x</b>',
+      ),
+    );
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    await scrollPage(page, 1210);
+    const lefts = () =>
+      page.evaluate(() =>
+        ["i", "#in"].map((name) => document.querySelector(name)?.getBoundingClientRect().left ?? Number.NaN),
+      );
+    const [far = 0, inner = 0] = await lefts();
+    await page.mouse.move(999, 400);
+    await page.waitForTimeout(1200);
+    const [swayed = 0, still = 0] = await lefts();
+    expect(swayed - far).toBeCloseTo(40, 0);
+    expect(still).toBeCloseTo(inner, 1);
+    const card = await page.locator("#card").boundingBox();
+    await page.mouse.move((card?.x ?? 0) + 85, (card?.y ?? 0) + 30);
+    await page.waitForTimeout(1200);
+    expect(((await lefts())[1] ?? 0) - inner).toBeGreaterThan(40);
+    await page.evaluate("own.dispose()");
+    expect((await lefts())[0]).toBeCloseTo(300, 1);
+    expect(await page.evaluate("document.getAnimations().length")).toBe(0);
+    await page.close();
+  });
+
   test("works inside a shadow root, and leaves nothing there", async () => {
     const page = await open('<div class="gap"></div><div id="host"></div><div class="gap"></div>');
     await page.evaluate((driver) => {
@@ -259,6 +322,8 @@ test.each([
   ["data-lumbit-travel-x", "40px", 'two lengths such as "0px -40%"', false],
   ["data-lumbit-hold", "-20px", 'a length such as "120vh"', true],
   ["data-lumbit-hold", "entry 100%", 'two moments such as "entry 100% exit 0%"', false],
+  ["data-lumbit-sway", "5%", 'a length such as "40px"', true],
+  ["data-lumbit-tilt", "90", "a number of degrees from 0 to 45", false],
   ["data-lumbit-ramps", "opacity", rampsAllowed, false],
   ["data-lumbit-ramps", "[{}]", rampsAllowed, false],
   ["data-lumbit-cue", "fade", cueAllowed, false],

@@ -113,7 +113,9 @@ function table(layout: PageLayout, pose: PagePose): string {
         layer.visible ? "yes" : "no",
       ]);
     }
-    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}`);
+    const hold = laidOut?.passage.hold ?? 0;
+    const held = hold > 0 ? `, holds for ${px(hold)}` : "";
+    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}${held}`);
     if (rows.length > 0) out.push(rows.toString());
   }
   return out.join("\n");

@@ -44,7 +44,9 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
       if (styledElement.dataset.lumbitHold !== undefined) adoptHold(styledElement, undo);
       continue;
     }
-    styledElement.classList.add("lumbit-drifts");
+    // What is in a group that tilts moves with it.
+    const inGroup = styledElement.parentElement?.closest("[data-lumbit-tilt]");
+    styledElement.classList.add(inGroup ? "lumbit-ramped" : "lumbit-drifts");
     if (pieces) adoptPieces(styledElement, pieces, undo);
     if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
   }

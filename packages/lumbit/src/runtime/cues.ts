@@ -72,6 +72,7 @@ export function playCues(scenes: readonly HTMLElement[], played: (element: HTMLE
     for (const entry of waiting) if (entry.element.contains(target as Node)) release(entry);
   };
   const unwatch = watchLayout(scenes, scroller, () => {
+    if (prefersStillness()) showAll();
     for (const entry of waiting) entry.at = at(entry);
     later();
   });
