@@ -83,6 +83,7 @@ async function demoScene(name, shares, pointers) {
 }
 await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
 await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
+await sheet(await demoScene("five", [0.52, 1.3, 2.2]), 800, "reel");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
 await sheet(await demoScene("specimen", [0.5, 0.5], [undefined, [1060, 200]]), 800, "specimen");

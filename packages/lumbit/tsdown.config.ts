@@ -16,6 +16,7 @@ export default defineConfig([
     scripted: "src/runtime/start.ts",
     cues: "src/runtime/start-cues.ts",
     sway: "src/runtime/start-sway.ts",
+    reels: "src/runtime/start-reels.ts",
   }).map(
     ([name, path]) =>
       ({

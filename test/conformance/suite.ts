@@ -3,6 +3,7 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import {
+  allLayers,
   applyRules,
   type Box,
   boundsOf,
@@ -170,8 +171,11 @@ export function conformance(name: Engine["name"]): void {
       for (const viewport of sizes) {
         if (!viewport) continue;
         await engine.resize(viewport.width, viewport.height);
-        const reading = JSON.parse(await engine.run<string>(readPage)) as Reading;
-        const result = compare(reading, page, viewport);
+        const read = async () =>
+          compare(JSON.parse(await engine.run<string>(readPage)) as Reading, page, viewport);
+        let result = await read();
+        // On a busy machine a browser may take longer than its frames to give a new size to its timelines.
+        if (result.wrong.length > 0) result = await read();
         worst = Math.max(worst, result.worst);
         comparisons += result.comparisons;
         expect(result.wrong, `${viewport.width} x ${viewport.height}`).toEqual([]);
@@ -239,13 +243,7 @@ function compare(
 /** Natural sizes as the browser has them: fonts differ from machine to machine, the model does not. */
 function naturalFrom({ texts, contents }: Reading, page: Page): Natural {
   const sceneOf = new Map(
-    page.scenes.flatMap((scene) =>
-      scene.layers.flatMap((layer) =>
-        ("layers" in layer && layer.layers ? [layer, ...layer.layers] : [layer]).map(
-          (layer) => [layer.name, scene.name] as const,
-        ),
-      ),
-    ),
+    page.scenes.flatMap(({ name, layers }) => allLayers(layers).map((layer) => [layer.name, name] as const)),
   );
   return {
     layer: (layer) =>

@@ -12,6 +12,7 @@ import { drawBoot, drawFloat, drawHelmet, drawLantern, drawShell, drawTicket } f
 import { drawFrond } from "./kelp.mjs";
 import { seeded } from "./random.mjs";
 import { drawFarReef, drawSeaFloor } from "./reef.mjs";
+import { drawSpecies } from "./species.mjs";
 import { drawDeep, drawPit, drawShelf } from "./tanks.mjs";
 import { drawTide } from "./tides.mjs";
 import { drawOpenWater, drawShafts } from "./water.mjs";
@@ -143,6 +144,12 @@ const pictures = {
   shelf: { draw: () => drawShelf(1920, 1200), quality: 74 },
   pit: { draw: () => drawPit(1920, 1200), quality: 76 },
   deep: { draw: () => drawDeep(1920, 1200), quality: 78 },
+  ...Object.fromEntries(
+    ["bass", "star", "anemone", "jelly", "comb"].map((name) => [
+      name,
+      { draw: () => drawSpecies(1100, 1300, name), quality: 74 },
+    ]),
+  ),
   helmet: { draw: () => drawHelmet(900, 980), quality: 80 },
   boot: { draw: () => drawBoot(720, 640), quality: 80 },
   lantern: { draw: () => drawLantern(460, 760), quality: 80 },

@@ -143,7 +143,8 @@ function drawWheel(context, x, y, radius) {
   context.restore();
 }
 
-function drawJelly(context, random, { x, y, size, near }) {
+/** A moon jelly; `near` from 0 (faint) to 1. */
+export function drawJelly(context, random, { x, y, size, near }) {
   const glow = [206, 240, 222];
   const tilt = random.around(0, 0.4);
   const line = (alpha, width) => {
@@ -254,14 +255,7 @@ export function drawDeep(width, height) {
   });
   const context = canvas.getContext("2d");
   context.globalCompositeOperation = "lighter";
-  const spark = (x, y, radius, colour, alpha) => {
-    const glow = context.createRadialGradient(x, y, 0, x, y, radius);
-    glow.addColorStop(0, css(colour, alpha));
-    glow.addColorStop(0.14, css(colour, alpha * 0.5));
-    glow.addColorStop(1, css(colour, 0));
-    context.fillStyle = glow;
-    context.fillRect(x - radius, y - radius, radius * 2, radius * 2);
-  };
+  const spark = sparks(context);
   for (let index = 0; index < 330; index++) {
     const [x, y] = [random.next(), random.next()];
     if (fractal(noise, x * 2.4, y * 2.4 + 9, 3) < -0.12) continue;
@@ -284,8 +278,18 @@ export function drawDeep(width, height) {
   return canvas;
 }
 
+/** What paints soft points of light. */
+export const sparks = (context) => (x, y, radius, colour, alpha) => {
+  const glow = context.createRadialGradient(x, y, 0, x, y, radius);
+  glow.addColorStop(0, css(colour, alpha));
+  glow.addColorStop(0.14, css(colour, alpha * 0.5));
+  glow.addColorStop(1, css(colour, 0));
+  context.fillStyle = glow;
+  context.fillRect(x - radius, y - radius, radius * 2, radius * 2);
+};
+
 /** A comb jelly: eight rows of beating plates that split the light. */
-function drawComb(context, spark, { x, y, size, turn, hue }) {
+export function drawComb(context, spark, { x, y, size, turn, hue }) {
   context.save();
   context.translate(x, y);
   context.rotate(turn);

@@ -5,8 +5,8 @@ import roboto from "@capsizecss/metrics/roboto";
 import timesNewRoman from "@capsizecss/metrics/timesNewRoman";
 import { fromBuffer } from "@capsizecss/unpack";
 import {
+  allLayers,
   fittedWidth,
-  isGroup,
   isText,
   largestOpticalSize,
   type Page,
@@ -68,7 +68,7 @@ type UsedText = TextStyle & { text: string };
 
 const textsOf = ({ scenes }: Page): UsedText[] =>
   scenes.flatMap(({ layers, content = [] }) => [
-    ...layers.flatMap((layer) => (isGroup(layer) ? layer.layers : [layer])).filter(isText),
+    ...allLayers(layers).filter(isText),
     ...content.map((block) => ({ ...block, text: (block.list ?? [block.text]).join(" ") })),
   ]);
 

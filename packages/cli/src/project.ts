@@ -104,7 +104,7 @@ function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; messa
   const check = (layers: readonly Layer[], path: Path): { at: Path; message: string }[] =>
     layers.flatMap((layer, index) => {
       const at = [...path, index];
-      if (isGroup(layer)) return check(layer.layers, [...at, "layers"]);
+      if (isGroup(layer)) return check(layer.layers as readonly Layer[], [...at, "layers"]);
       if (!isText(layer)) return [];
       return [
         { settings: layer, at },
@@ -131,7 +131,7 @@ function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; messa
 const picturesOf = (layers: readonly Layer[], path: Path): { path: string; at: Path }[] =>
   layers.flatMap((layer, index) => {
     const at = [...path, index];
-    if (isGroup(layer)) return picturesOf(layer.layers, [...at, "layers"]);
+    if (isGroup(layer)) return picturesOf(layer.layers as readonly Layer[], [...at, "layers"]);
     if (!isImage(layer)) return [];
     const variants = Object.entries(layer.variants ?? {}).map(([density, path]) => ({
       path,

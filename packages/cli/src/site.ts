@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
-import { hasCues, hasSway } from "lumbit/core";
+import { hasCues, hasReel, hasSway } from "lumbit/core";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
@@ -38,6 +38,7 @@ export async function makeSite({ page, pictures, fonts }: Project, scripted = fa
     ...(scripted ? [addDriver(site)] : []),
     ...(hasCues(page) ? [addScript(site, "cues.js")] : []),
     ...(hasSway(page) ? [addScript(site, "sway.js")] : []),
+    ...(page.scenes.some(hasReel) ? [addScript(site, "reels.js")] : []),
   ];
   site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));
   return site;
@@ -52,7 +53,7 @@ function addDriver(site: Site): string {
 }
 
 /** Adds one of the library's scripts for pages; its name in the site. */
-function addScript(site: Site, script: "scripted.js" | "cues.js" | "sway.js"): string {
+function addScript(site: Site, script: "scripted.js" | "cues.js" | "sway.js" | "reels.js"): string {
   const content = readFileSync(fileURLToPath(import.meta.resolve(`lumbit/browser/${script}`)));
   const name = fileName(script, content);
   site.set(name, content);

@@ -6,7 +6,7 @@ import { writeSite } from "../write-site.ts";
 
 export const buildCommand = new Command("build")
   .description(
-    "write the page as a site: HTML, CSS, pictures and fonts, and script only where it has cues or sways",
+    "write the page as a site: HTML, CSS, pictures and fonts, and script only where it has cues, sways or has reels",
   )
   .argument("<page>", "the page file")
   .requiredOption("-o, --output <folder>", "the folder to write the site into")
@@ -19,7 +19,7 @@ export const buildCommand = new Command("build")
     const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
     const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
     const script = sum(sizes.filter(({ name }) => name.endsWith(".js")));
-    const note = `${script} bytes of script${scripted ? ", nearly all for browsers that need it" : script > 0 ? " for its cues and sway" : ""}`;
+    const note = `${script} bytes of script${scripted ? ", nearly all for browsers that need it" : script > 0 ? " for its cues, sway and reels" : ""}`;
     console.log(`${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB, ${note}`);
   });
 

@@ -1,9 +1,9 @@
 import Table from "cli-table3";
 import { Command } from "commander";
 import {
-  isGroup,
+  allLayers,
   isText,
-  type Layer,
+  type LayerLayout,
   layoutPage,
   type Page,
   type PageLayout,
@@ -44,9 +44,7 @@ export const measureCommand = new Command("measure")
 /** The pose, with `estimated: true` at every text whose font the page does not ship. */
 function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
   const estimates = page.scenes.map((scene) => {
-    const layers = scene.layers.flatMap((layer): Layer[] =>
-      isGroup(layer) ? [layer, ...layer.layers] : [layer],
-    );
+    const layers = allLayers(scene.layers);
     return new Set(
       layers.filter((layer) => isText(layer) && texts.isEstimate(layer)).map(({ name }) => name),
     );
@@ -59,6 +57,9 @@ function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
   }));
   return { ...pose, scenes };
 }
+
+const withInner = (layers: readonly LayerLayout[]): LayerLayout[] =>
+  layers.flatMap((layer) => [layer, ...withInner(layer.layers ?? [])]);
 
 /** A line under the head and nothing else: numbers stand in columns by themselves. */
 const rules = {
@@ -98,7 +99,7 @@ function table(layout: PageLayout, pose: PagePose): string {
       style: { head: [], border: [], "padding-left": 0, "padding-right": 2 },
       chars: rules,
     });
-    const all = laidOut?.layers.flatMap((layer) => [layer, ...(layer.layers ?? [])]) ?? [];
+    const all = withInner(laidOut?.layers ?? []);
     for (const [l, layer] of scene.layers.entries()) {
       const { depth = 0, speed = 1, overscan } = all[l] ?? {};
       rows.push([

@@ -3,13 +3,14 @@ import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftOf, type Stage } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
-import type { MomentContext } from "./moment.ts";
+import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
 import {
   fillsScene,
   type GroupLayer,
   hasPane,
+  hasReel,
   isGroup,
   isImage,
   isText,
@@ -20,11 +21,14 @@ import {
   type PageLook,
   type Place,
   type Scene,
+  type Slide,
   sceneHeight,
+  swipeWidth,
 } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { placedBox } from "./place.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
+import { layoutReel, type SlideLayout, slideOffsets } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { settleAt } from "./settle.ts";
 import { resolveLength, type Viewport } from "./units.ts";
@@ -97,7 +101,8 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
     across(look.column ?? columnDefaults.column),
   );
   const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
-  const holds = page.scenes.map(({ hold = 0 }) => across(hold));
+  const swiped = viewport.width < swipeWidth;
+  const holds = page.scenes.map((scene) => (swiped && hasReel(scene) ? 0 : across(scene.hold ?? 0)));
   const total = [...heights, ...holds].reduce((sum, height) => sum + height, 0);
   // Browsers snap what can be scrolled to whole pixels.
   const scrollHeight = Math.max(Math.round(total), viewport.height);
@@ -166,11 +171,15 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       opacity: hazedOpacity(depth, look.haze),
       blur: blurAt(depth, look.focus, viewport),
       box,
-      ...(boxes.pane && { pane: boxes.pane }),
+      ...((boxes.pane ?? isReel(layer)) && { pane: boxes.pane ?? box }),
       ...(overscan && { overscan }),
       ramps: [...resolveRamps(layer, { ...moments, box }), ...resolveHold(layer, drift, { ...moments, box })],
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
-      ...(isGroup(layer) && { layers: layoutGroup(layer, box, moments, natural, look) }),
+      ...(isGroup(layer) && {
+        layers: isReel(layer)
+          ? layoutSlides(layer, box, moments, natural, stage.relief)
+          : layoutGroup(layer, box, moments, natural, look),
+      }),
     };
   });
   return { name: scene.name, top, left: (viewport.width - width) / 2, ...size, passage, settle, layers };
@@ -199,7 +208,7 @@ function layoutGroup(
   natural: Natural,
   look: PageLook,
 ): LayerLayout[] {
-  return group.layers.map((layer) => {
+  return (group.layers as readonly Layer[]).map((layer) => {
     const { box } = placeLayer(layer, around, moments.viewport, natural);
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
@@ -214,6 +223,70 @@ function layoutGroup(
   });
 }
 
+const isReel = (layer: Layer): layer is GroupLayer => isGroup(layer) && layer.reel !== undefined;
+
+/** The slides of a reel: all travel sideways while the scene holds, and what is deep in them slides against them. */
+function layoutSlides(
+  reel: GroupLayer,
+  around: Box,
+  moments: Omit<MomentContext, "box">,
+  natural: Natural,
+  relief: number,
+): LayerLayout[] {
+  const { viewport } = moments;
+  const { slides, travel } = layoutReel(reel, around, viewport);
+  const swiped = viewport.width < swipeWidth;
+  const [start, end] = (["contain 0%", "contain 100%"] as const).map((moment) =>
+    momentAt(moment, "scene", { ...moments, box: around }),
+  ) as [number, number];
+  const sideways = (from: number, to: number): ResolvedRamp[] =>
+    swiped || (from === 0 && to === 0)
+      ? []
+      : [
+          {
+            property: "x",
+            stops: [
+              { at: start, value: from, easing: "linear" },
+              { at: end, value: to, easing: "linear" },
+            ],
+          },
+        ];
+  const still = { drift: { x: 0, y: 0 }, opacity: 1, blur: 0, push: 0 };
+  return (reel.layers as readonly Slide[]).map((slide, index) => {
+    const at = slides[index] as SlideLayout;
+    const box = { left: at.left, top: 0, width: at.width, height: around.height };
+    return {
+      ...common(slide as Layer),
+      ...still,
+      box,
+      ramps: sideways(0, -travel),
+      layers: slide.layers.map((layer): LayerLayout => {
+        const { k, from, to } = slideOffsets(layer, relief, at, travel);
+        const boxes = placeLayer(layer, box, viewport, natural);
+        const pane = boxes.pane ?? boxes.box;
+        const inScene = {
+          ...boxes.box,
+          left: around.left + at.left + boxes.box.left,
+          top: around.top + boxes.box.top,
+        };
+        const over =
+          overscans(layer) && !swiped
+            ? overscanOf({ x: 0, y: k }, at.passage.length / 2, at.passage, {
+                top: pane.left,
+                height: pane.width,
+              })
+            : undefined;
+        return {
+          ...common(layer),
+          ...still,
+          box: over ? reach(pane, { left: over.top, right: over.bottom, top: 0, bottom: 0 }) : boxes.box,
+          ramps: [...sideways(from, to), ...resolveRamps(layer, { ...moments, box: inScene })],
+        };
+      }),
+    };
+  });
+}
+
 /** The box of a layer at the settle moment, without overscan, and the pane that clips it. */
 function placeLayer(
   layer: Layer,
@@ -221,7 +294,7 @@ function placeLayer(
   viewport: Viewport,
   natural: Natural,
 ): { box: Box; pane?: Box } {
-  const whole = { left: 0, top: 0, ...around };
+  const whole = { left: 0, top: 0, width: around.width, height: around.height };
   if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
   const fitted = isText(layer) ? fittedWidth(layer) : undefined;
   const place = layer.place ?? { center: "both" };

@@ -213,6 +213,16 @@ export type LayerSettings = Partial<
 /** A layer is one picture, text, shape or group. */
 type Only<Kind extends string> = { [K in Exclude<"image" | "text" | "shape" | "layers", Kind>]?: never };
 
+/** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
+export interface Reel {
+  /** The width of a slide; percentages are of the reel, all of it by default. */
+  width?: Length;
+  /** Space between slides; 0 by default. */
+  gap?: Length;
+  /** How much of a slide has to be in view for its title to come in, 0..1; 0.6 by default. */
+  share?: number;
+}
+
 interface Clip {
   /** The place is that of a pane, a box that stays with the page and clips what moves inside it. */
   pane?: boolean;
@@ -248,6 +258,8 @@ export type TextLayer = LayerBase &
     wrap?: boolean;
     /** How often the text stands in its row; copies are for the eye only. */
     repeat?: number;
+    /** In a slide of a reel: comes in while the slide is in view, and goes out with it. */
+    title?: boolean;
     rules?: readonly Rule<LayerSettings>[];
   };
 
@@ -268,7 +280,9 @@ export type GroupLayer = LayerBase &
   Only<"layers"> &
   Motion &
   Clip & {
-    layers: readonly GroupedLayer[];
+    /** Of a reel, its slides. */
+    layers: readonly (GroupedLayer | Slide)[];
+    reel?: Reel;
     /** Of a group in a pane: how large it is, in percentages of the pane; as large as the pane by default. */
     size?: { width?: Length; height?: Length };
     background?: string;
@@ -280,7 +294,28 @@ export type GroupLayer = LayerBase &
 /** A layer inside a group: `depth` is for stacking only, unless the group tilts. */
 export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 
+/** One of a reel: as wide as it says, as high as the reel. Depths in it move as the slide travels. */
+export type Slide = LayerBase &
+  Only<"layers"> &
+  Motion &
+  Pick<Clip, "radius"> & {
+    layers: readonly GroupedLayer[];
+    background?: string;
+    rules?: readonly Rule<LayerSettings>[];
+  };
+
 export type Layer = GroupedLayer | GroupLayer;
+
+/** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
+export const swipeWidth = 600;
+
+/** Layers and all that is in them, in document order. */
+export const allLayers = (layers: readonly (Layer | Slide)[]): Layer[] =>
+  layers.flatMap((layer) => [layer as Layer, ...(layer.layers ? allLayers(layer.layers) : [])]);
+
+/** Whether a scene has a reel. */
+export const hasReel = ({ layers }: Scene): boolean =>
+  layers.some((layer) => isGroup(layer) && layer.reel !== undefined);
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
 export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize; cue?: Cue } & (
@@ -391,9 +426,7 @@ export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== u
 /** Whether anything of a page comes in by a cue. */
 export const hasCues = ({ scenes }: Page): boolean =>
   scenes.some(({ content = [], layers }) =>
-    [...content, ...layers, ...layers.flatMap((layer) => layer.layers ?? [])].some(
-      ({ cue }) => cue !== undefined,
-    ),
+    [...content, ...allLayers(layers)].some(({ cue }) => cue !== undefined),
   );
 
 /** Whether anything of a page moves with the pointer. */

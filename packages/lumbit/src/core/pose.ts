@@ -75,10 +75,13 @@ function poseLayer(layer: LayerLayout, scene: SceneLayout, p: number, { viewport
 
   const own = ramped(layer, place, p, identity);
   const whole: Frame = { ...own, scale: own.scale * pushed };
-  const inner = (layer.layers ?? []).map((child) => {
-    const frame = ramped(child, moved(child.box, own.box.left, own.box.top), p, whole);
-    return poseOf(child, frame, layer.hidden || child.hidden, clip);
-  });
+  const within = (child: LayerLayout, around: Frame, gone: boolean): LayerPose[] => {
+    const frame = ramped(child, moved(child.box, around.box.left, around.box.top), p, around);
+    const hidden = gone || child.hidden;
+    const inner = (child.layers ?? []).flatMap((own) => within(own, frame, hidden));
+    return [poseOf(child, frame, hidden, clip), ...inner];
+  };
+  const inner = (layer.layers ?? []).flatMap((child) => within(child, whole, layer.hidden));
   return [poseOf(layer, whole, layer.hidden, clip), ...inner];
 }
 

@@ -20,7 +20,7 @@ export function applyRules(page: Page, viewport: Viewport): Page {
 function applyToLayer<L extends Layer>(layer: L, viewport: Viewport): L {
   const changed = withRules(layer, viewport);
   if (!isGroup(changed)) return changed;
-  return { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner, viewport)) };
+  return { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner as Layer, viewport)) } as L;
 }
 
 function withRules<T extends { rules?: readonly Rule<object>[] }>(settings: T, viewport: Viewport): T {

@@ -156,8 +156,24 @@ describe("says what is wrong", () => {
     [
       "a group in a group",
       withLayer({ name: "g", layers: [{ name: "h", layers: [] }] }),
-      /unknown key "layers"/,
+      /only the slides of a reel hold layers of their own/,
     ],
+    [
+      "a reel without slides",
+      { ...good, scenes: [{ name: "a", hold: "100vh", layers: [{ name: "r", reel: {}, layers: [] }] }] },
+      /the reel has no slides/,
+    ],
+    [
+      "a reel in a scene that does not hold",
+      withLayer({ name: "r", reel: {}, layers: [{ name: "s", layers: [layer] }] }),
+      /give the scene a "hold"/,
+    ],
+    [
+      "a slide that is none",
+      { ...good, scenes: [{ name: "a", hold: "100vh", layers: [{ name: "r", reel: {}, layers: [layer] }] }] },
+      /a reel holds slides/,
+    ],
+    ["a title outside of a slide", withLayer({ ...layer, title: true }), /this layer is in none/],
     [
       "no media query",
       withLayer({ ...layer, rules: [{ media: "(wide)" }] }),

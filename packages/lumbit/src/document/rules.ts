@@ -30,13 +30,7 @@ export function findBreaches(document: unknown): Breach[] {
     ...scenes.flatMap(([scene, index]) => {
       const path = ["scenes", index, "layers"];
       const layers = objects(scene.layers);
-      const all = layers.flatMap(([layer, at]): [Json, Path][] => [
-        [layer, [...path, at]],
-        ...objects(layer.layers).map(([inner, within]): [Json, Path] => [
-          inner,
-          [...path, at, "layers", within],
-        ]),
-      ]);
+      const all = withInner(layers, path);
       return [
         ...sceneBreaches(scene, ["scenes", index]),
         ...repeatedNames(all, "layer", "scene"),
@@ -45,6 +39,13 @@ export function findBreaches(document: unknown): Breach[] {
     }),
   ];
 }
+
+/** Layers and all that is in them, each with its path. */
+const withInner = (layers: [Json, number][], path: Path): [Json, Path][] =>
+  layers.flatMap(([layer, at]): [Json, Path][] => [
+    [layer, [...path, at]],
+    ...withInner(objects(layer.layers), [...path, at, "layers"]),
+  ]);
 
 function repeatedNames(entries: [Json, Path][], what: string, where: string): Breach[] {
   const first = new Map<unknown, number>();
@@ -70,15 +71,31 @@ const kinds: Record<string, { what: string; keys: string[] }> = {
     ],
   },
   shape: { what: "shape", keys: ["shadow"] },
-  layers: { what: "group", keys: ["size", "tilt"] },
+  layers: { what: "group", keys: ["size", "tilt", "reel"] },
 };
 
-function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
+/** What a layer is directly in. */
+type Around = "scene" | "group" | "reel" | "slide";
+
+function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breach[] {
+  const grouped = around === "group" || around === "slide";
   const breaches: Breach[] = [];
   const breach = (key: string | undefined, message: string) =>
     breaches.push({ path: key === undefined ? path : [...path, key], message });
   const given = Object.keys(kinds).filter((key) => key in layer && !(grouped && key === "layers"));
   const [kind, ...others] = given;
+  if (grouped && "layers" in layer)
+    breach(
+      "layers",
+      "a group holds pictures, texts and shapes; only the slides of a reel hold layers of their own",
+    );
+  if (around === "reel" && kind !== "layers")
+    breach(undefined, 'a reel holds slides: give this one "layers", and what it shows in them');
+  if ("reel" in layer && !(Array.isArray(layer.layers) && layer.layers.length > 0))
+    breach("reel", 'the reel has no slides: give it "layers", each with layers of its own');
+  if ("reel" in layer && "pane" in layer) breach("pane", "a reel clips its slides by itself; leave it away");
+  if ("title" in layer && around !== "slide")
+    breach("title", "a title comes in with the slide of a reel; this layer is in none");
   for (const other of others)
     breach(
       other,
@@ -134,8 +151,9 @@ function layerBreaches(layer: Json, path: Path, grouped = false): Breach[] {
     const at = [...path, "rules", index];
     breaches.push(...settingsBreaches(rule, at), ...rampBreaches(rule, layer, at));
   }
+  const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
   for (const [inner, index] of grouped ? [] : objects(layer.layers))
-    breaches.push(...layerBreaches(inner, [...path, "layers", index], true));
+    breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
   return breaches;
 }
 
@@ -180,6 +198,12 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
 
 function sceneBreaches(scene: Json, path: Path): Breach[] {
   const breaches: Breach[] = [];
+  for (const [layer, index] of objects(scene.layers))
+    if ("reel" in layer && !("hold" in scene))
+      breaches.push({
+        path: [...path, "layers", index, "reel"],
+        message: 'the reel travels while its scene holds: give the scene a "hold" such as "200vh"',
+      });
   if ([scene, ...objects(scene.rules).map(([rule]) => rule)].some((settings) => "hold" in settings))
     for (const [layer, index] of objects(scene.layers)) {
       if ("hold" in layer)

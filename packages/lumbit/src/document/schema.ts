@@ -289,6 +289,7 @@ const layerShape = {
     .enum(["h1", "h2", "h3", "h4", "h5", "h6", "p"])
     .describe('the HTML element of the text: "h1" to "h6" or "p"')
     .optional(),
+  title: z.boolean().describe("true to have the text come in with its slide of a reel, or false").optional(),
   wrap: z.boolean().describe("false to keep the text on one line, or true").optional(),
   repeat: z.int().min(1).max(50).describe("how often the text stands in its row, 1 to 50").optional(),
   shape: z.enum(["rectangle", "ellipse"]).describe('"rectangle" or "ellipse"').optional(),
@@ -302,7 +303,13 @@ const layerShape = {
   rules: rulesOf(layerSettings),
 };
 
-const groupedLayer = z.strictObject(layerShape).describe("one picture, text or shape of the group");
+const innerLayer = z.strictObject(layerShape).describe("one picture, text or shape of the slide");
+const groupedLayer = z
+  .strictObject({
+    ...layerShape,
+    layers: z.array(innerLayer).describe("a list of layers, of a slide in a reel").optional(),
+  })
+  .describe("one picture, text or shape of the group, or a slide of the reel");
 const layer = z
   .strictObject({
     ...layerShape,
@@ -310,6 +317,19 @@ const layer = z
     size: z
       .strictObject({ width: extent("width").optional(), height: extent("height").optional() })
       .describe("settings of size: width and height of a group in its pane")
+      .optional(),
+    reel: z
+      .strictObject({
+        width: extent("width of a slide").optional(),
+        gap: extent("space between slides").optional(),
+        share: z
+          .number()
+          .min(0.3)
+          .max(1)
+          .describe("how much of a slide is in view when its title comes in, from 0.3 to 1")
+          .optional(),
+      })
+      .describe("settings of a reel, whose layers are slides: width, gap, share")
       .optional(),
     tilt: z
       .number()

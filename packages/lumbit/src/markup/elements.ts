@@ -20,6 +20,7 @@ import {
 import type { Assets } from "./assets.ts";
 import { hasAnyWays } from "./layer.ts";
 import { layerPieces } from "./ramp.ts";
+import { isReel, slidesAgainst } from "./reel.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
@@ -100,8 +101,14 @@ const pieceElement = ({ text, isPiece }: TextPart) =>
 
 const cueText = (cue: Cue | undefined) => cue && JSON.stringify(cue);
 
-function layerElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
-  const own = drawnElement(layer, still, loading, assets);
+function layerElement(
+  layer: Layer,
+  still: boolean,
+  loading: Loading,
+  assets: Assets,
+  slide?: "slide" | "inside",
+): Element {
+  const own = drawnElement(layer, still, loading, assets, slide);
   return hasPane(layer)
     ? element(
         "div",
@@ -111,7 +118,13 @@ function layerElement(layer: Layer, still: boolean, loading: Loading, assets: As
     : own;
 }
 
-function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: Assets): Element {
+function drawnElement(
+  layer: Layer,
+  still: boolean,
+  loading: Loading,
+  assets: Assets,
+  slide?: "slide" | "inside",
+): Element {
   const attributes = {
     "data-lumbit-layer": layer.name,
     // What a picture in a pane comes in with is its pane.
@@ -123,7 +136,10 @@ function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: As
       isGroup(layer) && "lumbit-group",
       isText(layer) && (layer.wrap === false || layer.repeat || isFitted(layer)) && "lumbit-line",
       !still && "lumbit-drifts",
-      hasAnyWays(layer) && "lumbit-ramped",
+      (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "lumbit-ramped",
+      isReel(layer) && "lumbit-reel",
+      slide === "slide" && "lumbit-slide",
+      isText(layer) && layer.title && "lumbit-title",
     ),
   };
   if (isText(layer)) {
@@ -135,11 +151,32 @@ function drawnElement(layer: Layer, still: boolean, loading: Loading, assets: As
     return element(elementOf(layer), attributes, [...text, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);
+  if (isReel(layer))
+    // Where it is swiped it can be scrolled by the keyboard.
+    return element(
+      "div",
+      { ...attributes, tabindex: 0, role: "group", "data-lumbit-share": layer.reel?.share },
+      [
+        element(
+          "div",
+          { class: "lumbit-row lumbit-ramped" },
+          layer.layers.map((child, index) =>
+            layerElement(
+              child as Layer,
+              true,
+              index > 0 && loading === "now" ? "late" : loading,
+              assets,
+              "slide",
+            ),
+          ),
+        ),
+      ],
+    );
   if (isGroup(layer))
     return element(
       "div",
       attributes,
-      layer.layers.map((child) => layerElement(child, true, loading, assets)),
+      layer.layers.map((child) => layerElement(child as Layer, true, loading, assets, slide && "inside")),
     );
   if (!isImage(layer)) return element("div", attributes);
   const variants = Object.entries(layer.variants ?? {}).map(

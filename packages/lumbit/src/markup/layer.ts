@@ -35,6 +35,17 @@ import {
   type Way,
   waysOf,
 } from "./ramp.ts";
+import {
+  isReel,
+  reelCss,
+  rowCss,
+  rowWay,
+  slideCss,
+  slideLayerCss,
+  slidesAgainst,
+  slideWay,
+  travelMedia,
+} from "./reel.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -53,6 +64,8 @@ export interface LayerContext {
   fixed: readonly Layer[];
   /** Whether the layer is one of a group, which it moves with. */
   inner?: true;
+  /** Of a slide: which of its reel it is. Of a layer in one: that it is. */
+  slide?: { index: number; count: number } | "inside";
 }
 
 /** The style of a layer, of its pane and of the layers inside it. */
@@ -71,15 +84,17 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
   }
   const inner = isGroup(layer)
-    ? layer.layers.flatMap((child) =>
-        layerRules(child, {
+    ? layer.layers.flatMap((child, index) =>
+        layerRules(child as Layer, {
           ...context,
           look: layer.tilt ? { focus: context.look.focus } : {},
           pushed: false,
           inner: true,
+          slide: isReel(layer) ? { index, count: layer.layers.length } : context.slide && ("inside" as const),
         }),
       )
     : [];
+  if (isReel(layer)) rules.push(...rowRules(`${select("layer")} > .lumbit-row`));
   return [...rules, ...inner];
 }
 
@@ -112,6 +127,7 @@ function styleOf(
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
     ...(whole && isGroup(layer) && { background: layer.background, "--lumbit-tilt": layer.tilt }),
+    ...(whole && isReel(layer) && reelCss(layer)),
     ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
     ...(given.subject && {
       "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
@@ -122,6 +138,8 @@ function styleOf(
   if (isText(layer) && (placed || given.maxWidth !== undefined || given.fontSize !== undefined))
     Object.assign(own, textPlace(layer));
   if (isText(layer) || fillsScene(layer)) return { layer: own };
+  if (typeof context.slide === "object")
+    return { layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count)) } };
   if (!pane) return { layer: { ...own, ...(placed && boxPlace(layer, context)) } };
   return {
     layer: { ...own, ...(whole && isGroup(layer) && groupSize(layer)) },
@@ -170,7 +188,10 @@ function boxPlace(layer: Exclude<Layer, TextLayer>, context: LayerContext, asPan
   return {
     ...sizedAxis(x, width, "x"),
     ...sizedAxis(y, height, "y"),
-    ...(asPane && { "--lumbit-t": calc(startOf(y, height, "y")), "--lumbit-ph": calc(height) }),
+    ...(asPane &&
+      (context.slide
+        ? { "--lumbit-t": calc(startOf(x, width, "x")), "--lumbit-ph": calc(width) }
+        : { "--lumbit-t": calc(startOf(y, height, "y")), "--lumbit-ph": calc(height) })),
   };
 }
 
@@ -204,8 +225,37 @@ const groupSize = ({ size }: GroupLayer): Declarations => ({
   height: lengthCss(size?.height ?? "100%", "y"),
 });
 
+/** A media query that holds where both do. */
+const bothMedia = (media: string | undefined, other: string) =>
+  media === undefined
+    ? other
+    : media
+        .split(",")
+        .map((query) => `${query.trim()} and ${other}`)
+        .join(", ");
+
+/** What plays the travel of a reel's slides. */
+const rowRules = (row: string): StyleRule[] => [
+  {
+    selector: `[data-lumbit-driver="native"]${row}`,
+    motion: "native",
+    media: travelMedia,
+    declarations: { ...nativeAnimations([rowWay], []), ...rowCss },
+  },
+  {
+    selector: `[data-lumbit-driver="scripted"]${row}`,
+    motion: "any",
+    media: travelMedia,
+    declarations: { ...scriptedAnimations([rowWay]), ...rowCss },
+  },
+];
+
 /** What plays a layer's ramps, under either driver; by its rules too, where they change the ramps. */
-function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: LayerContext): StyleRule[] {
+function motionRules(
+  layer: Layer,
+  selector: string,
+  { pushed, fixed, inner, slide }: LayerContext,
+): StyleRule[] {
   const push = pushed && !overscans(layer) && depthOf(layer) !== Number.POSITIVE_INFINITY;
   const drifts = !inner && !fixed.includes(layer);
   const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
@@ -214,6 +264,12 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
     const count = pieceCount(layer);
     return [
       ...played(selector, waysOf(changed), drift, media, { filter }),
+      ...(against
+        ? played(selector, [slideWay, ...waysOf(changed)], [], bothMedia(media, travelMedia), {
+            filter,
+            ...slideLayerCss,
+          })
+        : []),
       ...Array.from({ length: count }, (_, index) =>
         played(
           `${selector} > .lumbit-piece:nth-child(${index + 1})`,
@@ -226,6 +282,7 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
       ).flat(),
     ];
   };
+  const against = slide === "inside" && slidesAgainst(layer);
   const played = (
     own: string,
     ways: readonly Way[],
@@ -239,7 +296,7 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
       media,
       declarations: { ...nativeAnimations(ways, drift), ...more },
     },
-    ...(hasAnyWays(layer)
+    ...(ways.length > 0 || hasAnyWays(layer)
       ? [
           {
             selector: `[data-lumbit-driver="scripted"]${own}`,
@@ -253,7 +310,7 @@ function motionRules(layer: Layer, selector: string, { pushed, fixed, inner }: L
   const changing = (layer.rules ?? []).filter(
     (rule) => "travel" in rule || "ramps" in rule || "hold" in rule,
   );
-  const base = hasWays(layer) || push ? style(layer) : [];
+  const base = hasWays(layer) || push || against ? style(layer) : [];
   return [...base, ...changing.flatMap(({ media, ...rule }) => style(mergeMotion(layer, rule), media))];
 }
 
@@ -271,5 +328,6 @@ export const layerKeyframes = (layer: Layer): string[] => [
   ...[layer, ...(layer.rules ?? []).map(({ media: _, ...rule }) => mergeMotion(layer, rule))].flatMap((own) =>
     keyframesCss([...waysOf(own), ...pieceWays(own, 0, 1)]),
   ),
-  ...(isGroup(layer) ? layer.layers.flatMap(layerKeyframes) : []),
+  ...(isReel(layer) ? keyframesCss([rowWay, slideWay]) : []),
+  ...(isGroup(layer) ? layer.layers.flatMap((inner) => layerKeyframes(inner as Layer)) : []),
 ];

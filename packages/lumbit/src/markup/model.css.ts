@@ -1,5 +1,6 @@
 import { columnDefaults, orderSteps } from "../core/index.ts";
 import { driftRange } from "./ramp.ts";
+import { travelMedia } from "./reel.ts";
 
 /**
  * The model in CSS: the same formulas as in the core, over whatever viewport the reader has. A scene sets
@@ -55,7 +56,7 @@ export const modelCss = `
   break-inside: avoid;
   print-color-adjust: exact;
 }
-[data-lumbit-scene], .lumbit-flows .lumbit-stage > * {
+[data-lumbit-scene], .lumbit-flows .lumbit-stage > *, .lumbit-slide {
   --lumbit-length: calc(var(--lumbit-v) + var(--lumbit-h) + var(--lumbit-l));
   --lumbit-lo: max(0px, var(--lumbit-v) - var(--lumbit-before));
   --lumbit-hi: max(var(--lumbit-lo), min(var(--lumbit-length), var(--lumbit-h) + var(--lumbit-l) + var(--lumbit-after)));
@@ -97,6 +98,23 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
 .lumbit-pane:has(> .lumbit-group) { overflow: auto; }
 .lumbit-group { container-type: size; }
+.lumbit-reel { overflow: auto hidden; scroll-snap-type: x mandatory; }
+.lumbit-row { --lumbit-v: 100cqw; display: flex; gap: var(--lumbit-slide-gap); width: max-content; height: 100%; }
+/* A slide goes through its reel as a scene goes through the viewport, on its side. */
+.lumbit-row > .lumbit-slide {
+  --lumbit-h: var(--lumbit-slide);
+  --lumbit-l: 0px;
+  --lumbit-settle: calc(var(--lumbit-length) / 2);
+  --lumbit-from: initial;
+  --lumbit-to: initial;
+  --lumbit-sway: 0px;
+  position: relative;
+  flex: none;
+  width: var(--lumbit-h);
+  height: 100%;
+  overflow: clip;
+  scroll-snap-align: center;
+}
 .lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
 .lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
 .lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
@@ -166,6 +184,20 @@ export const reachCss = `
   top: calc(-1 * var(--lumbit-reach-top));
   width: calc(100% + var(--lumbit-reach-left) + var(--lumbit-over-right) + var(--lumbit-swing));
   height: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + var(--lumbit-swing));
+}
+/* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
+:is(.lumbit-group:not(.lumbit-slide), .lumbit-group:not(.lumbit-slide) > .lumbit-pane) > .lumbit-reach.lumbit-reach.lumbit-reach,
+.lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach { left: 0; top: 0; width: 100%; height: 100%; }
+@media ${travelMedia} {
+  .lumbit-reel { overflow: clip; }
+  .lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach {
+    left: calc(-1 * var(--lumbit-reach-top));
+    top: -1px;
+    width: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + var(--lumbit-swing));
+    height: calc(100% + 2px);
+  }
+  .lumbit-live .lumbit-title { transition: opacity 0.5s, transform 0.5s; }
+  .lumbit-live .lumbit-slide:not([data-lumbit-shown]) > .lumbit-title { opacity: 0; transform: translateY(0.5em); }
 }
 [data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
 .lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }

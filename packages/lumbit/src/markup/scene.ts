@@ -2,6 +2,7 @@ import {
   averageAdvance,
   type Button,
   buttonPadding,
+  hasReel,
   type Length,
   type PageLook,
   type Scene,
@@ -15,6 +16,7 @@ import {
 import type { Assets } from "./assets.ts";
 import { type LayerContext, layerKeyframes, layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
+import { swipeMedia } from "./reel.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
@@ -132,6 +134,8 @@ export function sceneRules(
     ...(edges ? [{ selector, declarations: edges }, ...extentRules(scene)] : []),
     ...style(scene),
     ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
+    // Where a reel is swiped nothing has to hold for it.
+    ...(hasReel(scene) ? [{ selector, media: swipeMedia, declarations: { "--lumbit-l": "0px" } }] : []),
     ...(scene.content ?? []).flatMap((block, index) => {
       const own = `${selector} [data-lumbit-block="${index}"]`;
       return [
@@ -191,8 +195,9 @@ function extentCss(scenes: readonly Scene[]): string {
   return terms.length === 1 ? String(terms[0]) : `calc(${terms.join(" + ")})`;
 }
 
-const changesExtent = ({ rules = [] }: Scene) =>
-  rules.some((rule) => "height" in rule || "minHeight" in rule || "hold" in rule);
+const changesExtent = (scene: Scene) =>
+  (hasReel(scene) && scene.hold !== undefined) ||
+  (scene.rules ?? []).some((rule) => "height" in rule || "minHeight" in rule || "hold" in rule);
 
 function extentRules(scene: Scene): StyleRule[] {
   if (!changesExtent(scene)) return [];
@@ -212,6 +217,9 @@ function extentRules(scene: Scene): StyleRule[] {
       media,
       declarations: extent(rule, false),
     })),
+    ...(hasReel(scene)
+      ? [{ selector, media: swipeMedia, declarations: { [`--lumbit-l-${scene.name}`]: "0px" } }]
+      : []),
   ];
 }
 

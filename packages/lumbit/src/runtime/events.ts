@@ -10,6 +10,8 @@ export interface SceneEvents {
   progress: { scene: HTMLElement; progress: number };
   /** A cue has played to its end. */
   cue: { scene: HTMLElement; layer: HTMLElement };
+  /** Another slide of a reel is the one in view. */
+  slide: { scene: HTMLElement; slide: HTMLElement };
 }
 
 export type Listener<Type extends keyof SceneEvents> = (event: SceneEvents[Type]) => void;
@@ -28,6 +30,7 @@ export function announcer(scenes: readonly HTMLElement[], scroller: Scroller | u
     leave: new Set(),
     progress: new Set(),
     cue: new Set(),
+    slide: new Set(),
   };
   const tell: Announcer["tell"] = (type, event) => {
     for (const listener of listeners[type]) (listener as Listener<typeof type>)(event);

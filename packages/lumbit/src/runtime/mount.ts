@@ -5,6 +5,7 @@ import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import { type Announcer, announcer } from "./events.ts";
+import { followReels } from "./reel.ts";
 import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import { type Sway, swayScenes } from "./sway.ts";
@@ -63,6 +64,9 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const cues = playCues(scenes, (layer) =>
     events.tell("cue", { scene: layer.closest("[data-lumbit-scene]") as HTMLElement, layer }),
   );
+  const reels = followReels(scenes, (slide) =>
+    events.tell("slide", { scene: slide.closest("[data-lumbit-scene]") as HTMLElement, slide }),
+  );
 
   const handle: Mounted = {
     driver,
@@ -89,6 +93,7 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
     },
     dispose() {
       if (mounted.get(element) === handle) mounted.delete(element);
+      reels.dispose();
       cues.dispose();
       sway.dispose();
       events.dispose();

@@ -10,6 +10,7 @@ export interface Scroller {
   scrollHeight(): number;
   /** The part that shows content, sideways: its left edge in the window, and its width. */
   across(): { left: number; width: number };
+  scrollTo(position: number): void;
   /** The distance of an element's top edge from the top of what is scrolled. */
   topOf(element: Element): number;
 }
@@ -34,6 +35,7 @@ export function scrollerOf(element: Element): Scroller {
       viewport: () => view.innerHeight,
       scrollHeight: () => root.scrollHeight,
       across: () => ({ left: 0, width: root.clientWidth }),
+      scrollTo: (top) => view.scrollTo({ top }),
       topOf: (inner) => inner.getBoundingClientRect().top + view.scrollY,
     };
   }
@@ -48,6 +50,7 @@ export function scrollerOf(element: Element): Scroller {
       left: scroller.getBoundingClientRect().left + scroller.clientLeft,
       width: scroller.clientWidth,
     }),
+    scrollTo: (top) => scroller.scrollTo({ top }),
     topOf: (inner) =>
       inner.getBoundingClientRect().top -
       scroller.getBoundingClientRect().top -

@@ -1,0 +1,3 @@
+import { followReels } from "./reel.ts";
+
+followReels([...document.querySelectorAll<HTMLElement>("[data-lumbit-scene]")], () => {});

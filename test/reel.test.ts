@@ -1,0 +1,150 @@
+import { cpSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Browser, Page } from "playwright-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { accessibilityFaults, launchChromium, scrollPage } from "./chromium.ts";
+import { lumbit, root, temporaryFolder } from "./command.ts";
+import { serveFolder } from "./serve.ts";
+
+const slides = ["bass", "star", "jelly"].map((name) => ({
+  name,
+  background: "#123",
+  layers: [
+    { name: `picture-${name}`, shape: "rectangle", background: "#086", depth: 0.5 },
+    {
+      name: `title-${name}`,
+      text: name,
+      as: "h2",
+      color: "#fff",
+      title: true,
+      place: { left: "10%", top: "10%" },
+    },
+  ],
+}));
+const document = {
+  format: "lumbit/1",
+  title: "Tidehouse",
+  lang: "en",
+  scenes: [
+    { name: "top", height: "100vh", layers: [{ name: "head", text: "Tidehouse", as: "h1" }] },
+    {
+      name: "five",
+      height: "100vh",
+      hold: "200vh",
+      layers: [{ name: "reel", reel: { width: "80%" }, layers: slides }],
+    },
+    { name: "end", height: "100vh", layers: [] },
+  ],
+};
+
+let browser: Browser;
+let origin: string;
+let close: () => void;
+beforeAll(async () => {
+  const folder = temporaryFolder();
+  writeFileSync(join(folder, "page.json"), JSON.stringify(document));
+  const { stdout, stderr } = lumbit(["build", "page.json", "-o", "site"], folder);
+  expect(stderr).toBe("");
+  expect(stdout).toMatch(/[1-9]\d* bytes of script/);
+  ({ origin, close } = await serveFolder(join(folder, "site")));
+  cpSync(join(root, "packages/lumbit/dist"), join(folder, "site/dist"), { recursive: true });
+  writeFileSync(
+    join(folder, "site/mounted.html"),
+    '<!doctype html><body style="margin: 0"><div style="height: 800px"></div><div id="host"></div><div style="height: 800px"></div><script type="module" src="/mounted.js"></script>',
+  );
+  writeFileSync(
+    join(folder, "site/mounted.js"),
+    `import { mount } from "/dist/lumbit.js";
+window.told = [];
+window.own = mount(document.getElementById("host"), { scene: ${JSON.stringify(document.scenes[1])} });
+own.on("slide", ({ slide }) => told.push(slide.dataset.lumbitLayer));`,
+  );
+  browser = await launchChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  close?.();
+});
+
+async function open(options: object = {}): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 1000, height: 800 }, ...options });
+  await page.goto(`${origin}/`);
+  return page;
+}
+const shown = (page: Page) =>
+  page.evaluate(() =>
+    [...window.document.querySelectorAll("h2")].map((title) => Number(getComputedStyle(title).opacity)),
+  );
+
+test("the slide in view has its title in, the others have theirs out, back and forth", async () => {
+  const page = await open();
+  // The scene comes to the top after 800 px and holds for 1600; the slides travel 1400 px.
+  for (const [scroll, titles] of [
+    [800, [1, 0, 0]],
+    [1600, [0, 1, 0]],
+    [2400, [0, 0, 1]],
+    [1600, [0, 1, 0]],
+  ] as const) {
+    await scrollPage(page, scroll);
+    await page.waitForTimeout(900);
+    expect(await shown(page), `at ${scroll}`).toEqual(titles);
+  }
+});
+
+test("axe finds nothing", async () => {
+  const page = await open({ bypassCSP: true });
+  await scrollPage(page, 1600);
+  await page.waitForTimeout(900);
+  expect(await accessibilityFaults(page)).toEqual([]);
+});
+
+test("what is focused in a slide brings the slide into view", async () => {
+  const page = await open();
+  await page.evaluate(() => {
+    const link = window.document.createElement("a");
+    link.href = "#end";
+    link.textContent = "more";
+    window.document.querySelector("[data-lumbit-layer=jelly]")?.append(link);
+    link.focus({ preventScroll: true });
+  });
+  await page.waitForTimeout(400);
+  const box = await page.locator("[data-lumbit-layer=jelly]").boundingBox();
+  expect(box?.x).toBeCloseTo(200, 0);
+  expect(box?.y).toBeCloseTo(0, 0);
+});
+
+test.each([
+  ["a narrow screen", { viewport: { width: 390, height: 800 } }],
+  ["a reader who asks for less motion", { reducedMotion: "reduce" }],
+])("for %s it is a row to swipe, that snaps, and nothing holds", async (_, options) => {
+  const page = await open(options);
+  expect(await page.evaluate(() => window.document.documentElement.scrollHeight)).toBe(2400);
+  const reel = page.locator("[data-lumbit-layer=reel]");
+  const row = await reel.evaluate((element) => {
+    element.scrollTo({ left: 1000, behavior: "instant" });
+    const { scrollSnapType, overflowX } = getComputedStyle(element);
+    return { scrollSnapType, overflowX, moved: element.scrollLeft > 0 };
+  });
+  expect(row).toEqual({ scrollSnapType: "x mandatory", overflowX: "auto", moved: true });
+  expect(await shown(page)).toEqual([1, 1, 1]);
+  await reel.focus();
+  expect(await page.evaluate(() => window.document.documentElement.scrollWidth)).toBe(
+    await page.evaluate(() => innerWidth),
+  );
+});
+
+test("mounted, a program hears of every slide that comes into view, and everything goes when disposed of", async () => {
+  const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
+  await page.goto(`${origin}/mounted.html`);
+  await page.waitForFunction("window.own");
+  for (const scroll of [800, 1600, 2400]) {
+    await scrollPage(page, scroll);
+    await page.waitForTimeout(600);
+  }
+  expect(await page.evaluate("window.told")).toEqual(["bass", "star", "jelly"]);
+  expect(await shown(page)).toEqual([0, 0, 1]);
+  await page.evaluate("window.own.dispose()");
+  expect(
+    await page.locator("#host").evaluate((host) => [host.childElementCount, host.attributes.length]),
+  ).toEqual([0, 1]);
+});
