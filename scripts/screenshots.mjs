@@ -28,6 +28,12 @@ async function shots(url, { width, height, at, pointers = [] }) {
   for (const [index, scroll] of at.entries()) {
     await page.evaluate((scroll) => window.scrollTo({ top: scroll, behavior: "instant" }), scroll);
     await page.waitForLoadState("networkidle");
+    await page.waitForFunction(() =>
+      [...document.images].every((image) => {
+        const { left, right, top, bottom } = image.getBoundingClientRect();
+        return image.complete || bottom < 0 || top > innerHeight || right < 0 || left > innerWidth;
+      }),
+    );
     if (pointers[index]) await page.mouse.move(...pointers[index]);
     await page.waitForTimeout(pointers[index] ? 1500 : 500);
     pictures.push(await page.screenshot());
@@ -70,7 +76,14 @@ async function terminal(line, output, name) {
 
 const site = join(folder, "site");
 lumbit("build", demo, "-o", site);
-const demoUrl = pathToFileURL(join(site, "index.html")).href;
+// Scripts of modules, which cues and reels are, are not loaded from files.
+const demoSite = await servePreview({
+  root: folder,
+  logLevel: "error",
+  build: { outDir: site },
+  preview: { host: "127.0.0.1", port: 0 },
+});
+const demoUrl = demoSite.resolvedUrls.local[0];
 await sheet(await shots(demoUrl, { width: 1280, height: 800, at: [0, 330, 760] }), 800, "descent");
 await sheet(await shots(demoUrl, { width: 390, height: 844, at: [0, 330, 760] }), 390, "descent-phone");
 
@@ -83,12 +96,14 @@ async function demoScene(name, shares, pointers) {
 }
 await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
 await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
-await sheet(await demoScene("five", [0.52, 1.3, 2.2]), 800, "reel");
+await sheet(await demoScene("five", [0.55, 1.1, 1.75]), 800, "reel");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
 await sheet(await demoScene("specimen", [0.5, 0.5], [undefined, [1060, 200]]), 800, "specimen");
 await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
 await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
+
+await demoSite.close();
 
 const gazette = join(folder, "gazette");
 const gazettePage = { root: join(root, "examples/gazette"), logLevel: "error", build: { outDir: gazette } };

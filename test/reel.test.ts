@@ -10,7 +10,7 @@ const slides = ["bass", "star", "jelly"].map((name) => ({
   name,
   background: "#123",
   layers: [
-    { name: `picture-${name}`, shape: "rectangle", background: "#086", depth: 0.5 },
+    { name: `picture-${name}`, shape: "rectangle", background: "#064", depth: 0.5 },
     {
       name: `title-${name}`,
       text: name,
