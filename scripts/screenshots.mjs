@@ -28,14 +28,9 @@ async function shots(url, { width, height, at, pointers = [] }) {
   for (const [index, scroll] of at.entries()) {
     await page.evaluate((scroll) => window.scrollTo({ top: scroll, behavior: "instant" }), scroll);
     await page.waitForLoadState("networkidle");
-    await page.waitForFunction(() =>
-      [...document.images].every((image) => {
-        const { left, right, top, bottom } = image.getBoundingClientRect();
-        return image.complete || bottom < 0 || top > innerHeight || right < 0 || left > innerWidth;
-      }),
-    );
     if (pointers[index]) await page.mouse.move(...pointers[index]);
-    await page.waitForTimeout(pointers[index] ? 1500 : 500);
+    // Pictures that load as they come near, titles that come in, what follows the pointer.
+    await page.waitForTimeout(1500);
     pictures.push(await page.screenshot());
   }
   await page.close();
