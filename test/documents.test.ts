@@ -49,9 +49,9 @@ describe.each(files)("%s", (file) => {
   test("its JSON is right", () => {
     for (const block of blocks(file, "json")) {
       const value = JSON.parse(block);
-      const page = value.format
-        ? value
-        : { format: "lumbit/1", title: "t", lang: "en", scenes: [{ name: "s", layers: [value].flat() }] };
+      // A page, a scene or layers.
+      const scene = value.hold ? value : { name: "s", layers: [value].flat() };
+      const page = value.format ? value : { format: "lumbit/1", title: "t", lang: "en", scenes: [scene] };
       expect(readPage(JSON.stringify(page)).faults, block).toEqual([]);
     }
   });

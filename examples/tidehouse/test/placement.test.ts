@@ -16,9 +16,16 @@ const viewports = [
 ];
 const positions = 40;
 
-/** The layers inside a group, against the scene. */
+/** The layers inside a group and inside these, against the scene. */
 const inside = ({ box, layers = [] }: LayerLayout): LayerLayout[] =>
-  layers.map((layer) => ({ ...layer, box: { ...layer.box, top: box.top + layer.box.top } }));
+  layers.flatMap(({ pane, ...layer }) => {
+    const own = {
+      ...layer,
+      box: { ...layer.box, top: box.top + layer.box.top },
+      ...(pane && { pane: { ...pane, top: box.top + pane.top } }),
+    };
+    return [own, ...inside(own)];
+  });
 
 describe("the demo in Chromium", () => {
   let browser: Browser;

@@ -32,10 +32,10 @@ describe("pages of random scenes", () => {
               posed.top + Math.min(scene.height, pane.top + pane.height),
             );
             if (top >= bottom - 1e-6) continue;
-            expect(box.top).toBeLessThanOrEqual(top + 1e-6);
-            expect(box.top + box.height).toBeGreaterThanOrEqual(bottom - 1e-6);
-            expect(box.left).toBeLessThanOrEqual(scene.left + pane.left + 1e-6);
-            expect(box.left + box.width).toBeGreaterThanOrEqual(scene.left + pane.left + pane.width - 1e-6);
+            expect(box.top).toBeLessThanOrEqual(top + 1e-5);
+            expect(box.top + box.height).toBeGreaterThanOrEqual(bottom - 1e-5);
+            expect(box.left).toBeLessThanOrEqual(scene.left + pane.left + 1e-5);
+            expect(box.left + box.width).toBeGreaterThanOrEqual(scene.left + pane.left + pane.width - 1e-5);
           }
         }
       }),

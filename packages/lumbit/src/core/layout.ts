@@ -269,17 +269,19 @@ function layoutSlides(
           left: around.left + at.left + boxes.box.left,
           top: around.top + boxes.box.top,
         };
-        const over =
+        const across =
           overscans(layer) && !swiped
             ? overscanOf({ x: 0, y: k }, at.passage.length / 2, at.passage, {
                 top: pane.left,
                 height: pane.width,
               })
             : undefined;
+        const overscan = across && { left: across.top, right: across.bottom, top: 0, bottom: 0 };
         return {
           ...common(layer),
           ...still,
-          box: over ? reach(pane, { left: over.top, right: over.bottom, top: 0, bottom: 0 }) : boxes.box,
+          box: overscan ? reach(pane, overscan) : boxes.box,
+          ...(overscan && { pane, overscan }),
           ramps: [...sideways(from, to), ...resolveRamps(layer, { ...moments, box: inScene })],
         };
       }),

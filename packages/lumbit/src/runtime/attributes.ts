@@ -35,7 +35,7 @@ const layerAttributes = [
   "travel-y",
   "ramps",
   "hold",
-  "cue",
+  "tilt",
   "pane",
 ];
 
