@@ -1,7 +1,7 @@
 import { spawnSync } from "node:child_process";
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import type { Page } from "lumbit/core";
+import { allLayers, isImage, type Page } from "lumbit/core";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { root, temporaryFolder } from "../../../test/command.ts";
@@ -37,7 +37,9 @@ test("the art is what its script draws, the same on every run", async () => {
 
 test("the art is light, sharp, all of it used, and with transparency where planes are stacked", async () => {
   const used = page.scenes.flatMap(({ layers }) =>
-    layers.flatMap((layer) => (layer.image ? [layer.image] : [])),
+    allLayers(layers)
+      .filter(isImage)
+      .map(({ image }) => image),
   );
   expect(
     readdirSync(join(demo, "art"))
