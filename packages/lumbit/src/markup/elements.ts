@@ -34,7 +34,9 @@ type Loading = "now" | "soon" | "late";
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
   const children = (layers: Layer[], still: boolean) =>
-    layers.map((layer) => layerElement(layer, still, late ? (still ? "soon" : "late") : "now", assets));
+    layers.map((layer) =>
+      layerElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets }),
+    );
   const stage = (layers: Layer[], still = false) =>
     layers.length > 0
       ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
@@ -101,14 +103,18 @@ const pieceElement = ({ text, isPiece }: TextPart) =>
 
 const cueText = (cue: Cue | undefined) => cue && JSON.stringify(cue);
 
-function layerElement(
-  layer: Layer,
-  still: boolean,
-  loading: Loading,
-  assets: Assets,
-  slide?: "slide" | "inside",
-): Element {
-  const own = drawnElement(layer, still, loading, assets, slide);
+/** What a layer's element depends on besides the layer. */
+interface Drawing {
+  /** Nothing of its own moves it: plain CSS holds it, or its group carries it. */
+  still: boolean;
+  loading: Loading;
+  assets: Assets;
+  /** Whether it is a slide of a reel, or inside one. */
+  slide?: "slide" | "inside";
+}
+
+function layerElement(layer: Layer, drawing: Drawing): Element {
+  const own = drawnElement(layer, drawing);
   return hasPane(layer)
     ? element(
         "div",
@@ -118,13 +124,8 @@ function layerElement(
     : own;
 }
 
-function drawnElement(
-  layer: Layer,
-  still: boolean,
-  loading: Loading,
-  assets: Assets,
-  slide?: "slide" | "inside",
-): Element {
+function drawnElement(layer: Layer, drawing: Drawing): Element {
+  const { still, loading, assets, slide } = drawing;
   const attributes = {
     "data-lumbit-layer": layer.name,
     // What a picture in a pane comes in with is its pane.
@@ -161,13 +162,12 @@ function drawnElement(
           "div",
           { class: "lumbit-row lumbit-ramped" },
           layer.layers.map((child, index) =>
-            layerElement(
-              child as Layer,
-              true,
-              index > 0 && loading === "now" ? "late" : loading,
-              assets,
-              "slide",
-            ),
+            layerElement(child as Layer, {
+              ...drawing,
+              still: true,
+              loading: index > 0 && loading === "now" ? "late" : loading,
+              slide: "slide",
+            }),
           ),
         ),
       ],
@@ -176,7 +176,9 @@ function drawnElement(
     return element(
       "div",
       attributes,
-      layer.layers.map((child) => layerElement(child as Layer, true, loading, assets, slide && "inside")),
+      layer.layers.map((child) =>
+        layerElement(child as Layer, { ...drawing, still: true, slide: slide && "inside" }),
+      ),
     );
   if (!isImage(layer)) return element("div", attributes);
   const variants = Object.entries(layer.variants ?? {}).map(
