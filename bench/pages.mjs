@@ -1,4 +1,5 @@
 // The pages of the scroll bench: the same scenes, moved in five ways.
+import { hasReel } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
 
 const fade = {
@@ -34,6 +35,51 @@ export function benchPage(scenes, layersPerScene, ramps = false) {
     })),
   };
 }
+
+/** A page of scenes that hold while a reel of so many slides, each of ten layers, travels half a slide a screen. */
+export function reelPage(scenes, slides) {
+  const drifting = benchPage(1, 10).scenes[0].layers;
+  return {
+    ...benchPage(0, 0),
+    scenes: Array.from({ length: scenes }, (_, scene) => ({
+      name: `scene-${scene}`,
+      height: "100vh",
+      hold: `${slides * 50}vh`,
+      layers: [
+        {
+          name: "reel",
+          reel: {},
+          layers: Array.from({ length: slides }, (_, slide) => ({
+            name: `slide-${slide}`,
+            layers: drifting.map((layer) => ({ ...layer, name: `${layer.name}-${slide}` })),
+          })),
+        },
+      ],
+    })),
+  };
+}
+
+/** The usual page, whose camera sways. */
+export const swayPage = (scenes, layersPerScene) => ({
+  ...benchPage(scenes, layersPerScene),
+  page: { camera: { sway: "60px" } },
+});
+
+/** A careful pointer loop by hand: smoothed, one transform for each layer in view in a frame. */
+const swayLoop = `
+const layers = [...document.querySelectorAll("[data-lumbit-layer]")].filter((element) => element.getBoundingClientRect().top < innerHeight)
+  .map((element) => [element, 1 - Number(getComputedStyle(element).getPropertyValue("--lumbit-speed"))]);
+let x = 0, y = 0, toX = 0, toY = 0, frame = 0;
+const draw = () => {
+  frame = 0;
+  x += (toX - x) * 0.15, y += (toY - y) * 0.15;
+  for (const [element, k] of layers) element.style.transform = "translate3d(" + k * x + "px," + k * y + "px,0)";
+  if (Math.abs(toX - x) + Math.abs(toY - y) > 0.1) frame = requestAnimationFrame(draw);
+};
+addEventListener("pointermove", ({ clientX, clientY }) => {
+  toX = (clientX / innerWidth - 0.5) * -120, toY = (clientY / innerHeight - 0.5) * -120;
+  frame ||= requestAnimationFrame(draw);
+});`;
 
 /** A careful loop by hand: positions cached, one transform for each visible layer in a frame. */
 const plainLoop = `
@@ -85,17 +131,24 @@ export const ways = {
   // The least that the standard costs: the same animations between two plain lengths, wherever that puts the layers.
   "bare keyframes": { moves: true, bare: true },
   scripted: { moves: true, driver: true },
+  "sway loop": { moves: false, script: swayLoop },
+  sway: { moves: true, sway: true },
 };
 
 const bareKeyframes = "@keyframes lumbit-drift { from { translate: 0 -100px; } to { translate: 0 100px; } }";
 
-export function benchFiles(page, { script, driver, moves, bare }) {
+export function benchFiles(page, { script, driver, sway, moves, bare }) {
   const own = pageCss(page, assets);
   const css = bare ? own.replace(/@keyframes lumbit-drift \{.*?\n\}/s, bareKeyframes) : own;
   const html = pageHtml(page, { assets, stylesheet: "page.css" });
-  const tags = `${script ? '<script type="module" src="way.js"></script>' : ""}${driver ? '<script type="module" src="scripted.js"></script>' : ""}`;
+  const reels = moves && page.scenes.some(hasReel);
+  const scripts = [script && "way.js", driver && "scripted.js", sway && "sway.js", reels && "reels.js"];
+  const tags = scripts
+    .filter(Boolean)
+    .map((name) => `<script type="module" src="${name}"></script>`)
+    .join("");
   // What does not move by itself is the still version: its media query never holds.
-  const still = css.replace("@media screen and (prefers-reduced-motion: no-preference)", "@media not all");
+  const still = css.replaceAll("@media screen and (prefers-reduced-motion: no-preference)", "@media not all");
   return {
     "page.css": moves ? css : still,
     "way.js": script ?? "",

@@ -4,17 +4,22 @@ import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
 import { chromium } from "playwright-core";
 import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
-import { benchFiles, benchPage, ways } from "./pages.mjs";
+import { benchFiles, benchPage, reelPage, swayPage, ways } from "./pages.mjs";
 
 const runs = Number(process.argv[2] ?? 5);
 const distance = 10_000;
-const driver = readFileSync(fileURLToPath(import.meta.resolve("lumbit/browser/scripted.js")));
+const scripts = Object.fromEntries(
+  ["scripted.js", "sway.js", "reels.js"].map((name) => [
+    name,
+    readFileSync(fileURLToPath(import.meta.resolve(`lumbit/browser/${name}`))),
+  ]),
+);
 const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
 
 const sites = new Map();
 const server = createServer((request, response) => {
   const [, site, file = "index.html"] = request.url.split("/");
-  const body = file === "scripted.js" ? driver : sites.get(site)?.[file || "index.html"];
+  const body = scripts[file] ?? sites.get(site)?.[file || "index.html"];
   const type = file.endsWith(".js") ? "text/javascript" : file.endsWith(".css") ? "text/css" : "text/html";
   response.writeHead(body === undefined ? 404 : 200, { "content-type": type }).end(body);
 });
@@ -22,8 +27,25 @@ await new Promise((resolve) => server.listen(0, "127.0.0.1", resolve));
 
 const browser = await chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
 
-/** Scrolls a page once by wheel events and reads off the trace what the main thread did. */
-async function measure(url) {
+/** Scrolls a page once by wheel events. */
+async function scrollOnce(page) {
+  await page.mouse.move(640, 400);
+  for (let step = 0; step < distance / 100; step++) {
+    await page.mouse.wheel(0, 100);
+    await page.waitForTimeout(12);
+  }
+}
+
+/** Moves the pointer about in circles. */
+async function circle(page) {
+  for (let step = 0; step < 150; step++) {
+    await page.mouse.move(640 + 400 * Math.cos(step / 10), 400 + 300 * Math.sin(step / 10));
+    await page.waitForTimeout(12);
+  }
+}
+
+/** Has a page acted upon and reads off the trace what the main thread did. */
+async function measure(url, act) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(url);
   await page.waitForTimeout(300);
@@ -34,11 +56,7 @@ async function measure(url) {
     transferMode: "ReportEvents",
     traceConfig: { includedCategories: ["devtools.timeline", "toplevel"] },
   });
-  await page.mouse.move(640, 400);
-  for (let step = 0; step < distance / 100; step++) {
-    await page.mouse.wheel(0, 100);
-    await page.waitForTimeout(12);
-  }
+  await act(page);
   await page.waitForTimeout(300);
   const done = new Promise((resolve) => client.once("Tracing.tracingComplete", resolve));
   await client.send("Tracing.end");
@@ -74,13 +92,13 @@ function readTrace(events) {
 }
 
 /** Medians over the runs, the ways taking turns so that a slow moment of the machine hits all of them. */
-async function compare(rows) {
+async function compare(rows, act = scrollOnce) {
   const results = new Map(rows.map(({ name }) => [name, []]));
   for (let run = 0; run < runs; run++)
     for (const { name, page, way } of rows) {
       const key = name.replaceAll(/\W/g, "-");
       sites.set(key, benchFiles(page, ways[way]));
-      results.get(name).push(await measure(`http://127.0.0.1:${server.address().port}/${key}/`));
+      results.get(name).push(await measure(`http://127.0.0.1:${server.address().port}/${key}/`, act));
     }
   return rows.map(({ name }) => {
     const all = results.get(name);
@@ -94,7 +112,8 @@ async function compare(rows) {
 }
 
 const usual = benchPage(20, 10);
-const table = await compare(Object.keys(ways).map((way) => ({ name: way, page: usual, way })));
+const scrolling = Object.keys(ways).filter((way) => !way.startsWith("sway"));
+const table = await compare(scrolling.map((way) => ({ name: way, page: usual, way })));
 const by = (name) => table.find((row) => row.name === name).total;
 console.log(`20 scenes, 200 layers, ${distance} px by wheel, medians of ${runs} runs, ms of the main thread`);
 console.table(
@@ -118,6 +137,27 @@ const rampCost = (name) => ramps.find((row) => row.name === name).total;
 console.log("The same with an opacity ramp on every layer, of a plain loop that writes it too:");
 for (const way of ["native", "scripted"])
   console.log(`  ${way} ${(rampCost(way) / rampCost("plain loop")).toFixed(2)}`);
+
+const reels = await compare(
+  [4, 16].flatMap((slides) =>
+    ["native", "scripted"].map((way) => ({
+      name: `${way} ${slides}`,
+      page: reelPage(32 / slides, slides),
+      way,
+    })),
+  ),
+);
+const reelCost = (name) => reels.find((row) => row.name === name).total;
+console.log("Reels of 16 slides, of reels of 4 (10 layers a slide, two slides in view):");
+for (const way of ["native", "scripted"])
+  console.log(`  ${way} ${(reelCost(`${way} 16`) / reelCost(`${way} 4`)).toFixed(2)}`);
+
+const sways = await compare(
+  ["sway loop", "sway"].map((way) => ({ name: way, page: swayPage(20, 10), way })),
+  circle,
+);
+console.log("A camera that sways with the pointer, of a plain pointer loop:");
+console.log(`  ${(sways[1].total / sways[0].total).toFixed(2)}`);
 
 const long = benchPage(200, 10);
 const lengths = await compare(

@@ -64,6 +64,13 @@ const layers = [
     ],
   },
 ];
+layers.push({
+  name: "lines",
+  text: "High water at six, and the mill wheel turns with it",
+  as: "h3",
+  place: { left: "80%", width: "150px", top: "0%" },
+  ramps: [{ property: "opacity", pieces: "lines", stagger: 0.5, stops: stops(0, 1) }],
+} as (typeof layers)[number]);
 const document = {
   format: "lumbit/1",
   title: "Tidehouse",
@@ -104,6 +111,7 @@ return {
   clip: numbers(of("clip").clipPath)[1] ?? 0,
   background: numbers(of("clip").backgroundColor),
   position: numbers(of("position").backgroundPosition),
+  lines: [...document.querySelectorAll("[data-lumbit-layer=lines] > span")].map((piece) => [piece.offsetTop, Number(getComputedStyle(piece).opacity)]),
   letters: [...document.querySelectorAll("[data-lumbit-layer=letters] > span")].map((piece) => [Number(getComputedStyle(piece).fontWeight), Number(getComputedStyle(piece).opacity)]),
 };`;
 
@@ -123,9 +131,9 @@ describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name
         await engine.run(
           `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
         );
-        const found = await engine.run<Record<string, number | number[]> & { letters: [number, number][] }>(
-          readStyles,
-        );
+        const found = await engine.run<
+          Record<string, number | number[]> & { letters: [number, number][]; lines: [number, number][] }
+        >(readStyles);
         const near = (value: unknown, wanted: number[], digits: number, what: string) => {
           for (const [index, number] of wanted.entries())
             expect([value].flat()[index], `${what} at ${share}`).toBeCloseTo(number, digits);
@@ -137,6 +145,13 @@ describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name
         near(found.axis, [300 + 600 * share], 0, "axis");
         near(found.clip, [100 - 100 * share], 0, "clip");
         near(found.position, [100 * share, 100 - 100 * share], 0, "position");
+        // Each line on the screen takes half of the way, the last to its end.
+        const tops = [...new Set(found.lines.map(([top]) => top))];
+        expect(tops.length).toBeGreaterThan(2);
+        for (const [top, opacity] of found.lines) {
+          const own = (share - (0.5 * tops.indexOf(top)) / (tops.length - 1)) / 0.5;
+          expect(opacity, `the line at ${top}, at ${share}`).toBeCloseTo(Math.min(Math.max(own, 0), 1), 1);
+        }
         // Six letters, the grower of kelp is one: each takes half of the way, a tenth of it after the one before.
         expect(found.letters).toHaveLength(6);
         for (const [index, [weight, opacity]] of found.letters.entries()) {

@@ -6,17 +6,21 @@ export default defineConfig([
       lumbit: "src/runtime/index.ts",
       core: "src/core/index.ts",
       document: "src/document/index.ts",
+      checks: "src/checks/index.ts",
       static: "src/static/index.ts",
     },
     platform: "neutral",
     dts: true,
   },
-  // One file each for pages: what browsers without scroll-driven animations load, what plays cues, what sways.
+  // One file each for pages: what browsers without scroll-driven animations load, what plays cues, what sways, what
+  // keeps reels' titles, what measures heights and lines that CSS cannot know.
   ...Object.entries({
     scripted: "src/runtime/start.ts",
     cues: "src/runtime/start-cues.ts",
     sway: "src/runtime/start-sway.ts",
     reels: "src/runtime/start-reels.ts",
+    lines: "src/runtime/start-lines.ts",
+    edges: "src/runtime/start-edges.ts",
   }).map(
     ([name, path]) =>
       ({

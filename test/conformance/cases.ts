@@ -85,6 +85,20 @@ export const cases: Case[] = [
     ]),
   },
   {
+    name: "settle auto beside scenes as high as their content",
+    page: page([
+      { name: "first", content: [{ text: "High water at six." }], paddingTop: "3rem", layers: [] },
+      { name: "second", height: "30vh", layers: [{ name: "a", ...tank, depth: 0.7 }] },
+      { name: "third", height: "120vh", layers: [block("b", { depth: 2 })] },
+      {
+        name: "fourth",
+        height: "50vh",
+        layers: [{ name: "c", ...tank, depth: 1 }, block("d", { speed: 2 })],
+      },
+      { name: "last", content: [{ text: "Low water at noon." }], paddingBottom: "20vh", layers: [] },
+    ]),
+  },
+  {
     name: "pictures that fill short, tall and equal scenes",
     page: page([
       { name: "short", height: "45vh", layers: [{ name: "a", ...tank, depth: 1 }] },

@@ -8,11 +8,15 @@ import {
   type Box,
   boundsOf,
   fittedWidth,
+  type GroupLayer,
+  hasUnknownEdges,
+  isGroup,
   isText,
   layoutPage,
   type Natural,
   type Page,
   poseAt,
+  type Slide,
   type TextLayer,
   type Viewport,
 } from "lumbit/core";
@@ -114,7 +118,8 @@ function respond(path: string, picture: Buffer): [type: string, body: string | B
       `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}${fontFace}</style>${hosts}<script type="module" src="mount.js"></script>`,
     ];
   }
-  const html = pageHtml(found.page, { assets, stylesheet: "page.css" });
+  const scripts = hasUnknownEdges(found.page) ? ["/dist/browser/edges.js"] : [];
+  const html = pageHtml(found.page, { assets, stylesheet: "page.css", scripts });
   return [
     "text/html",
     mode === "native"
@@ -212,6 +217,12 @@ function compare(
       reading.texts[name]?.width ?? Number.NaN,
       bars.letters,
     );
+  const slideOf = new Map(
+    page.scenes
+      .flatMap(({ layers }) => layers.filter((layer) => isGroup(layer) && layer.reel))
+      .flatMap((reel) => (reel as GroupLayer).layers as readonly Slide[])
+      .flatMap((slide) => slide.layers.map((layer) => [layer.name, slide.name] as const)),
+  );
   for (const { scroll, layers, backdrop } of reading.steps) {
     const pose = poseAt(layout, scroll);
     const box = (what: string, found: number[], wanted: Box) => {
@@ -226,6 +237,9 @@ function compare(
       if (scene.top >= viewport.height || scene.top + scene.height <= 0) continue;
       for (const layer of scene.layers) {
         const name = `${scene.name}/${layer.name}`;
+        // What is in a slide out of view is not moved.
+        const slide = scene.layers.find(({ name }) => name === slideOf.get(layer.name));
+        if (slide && (slide.left >= viewport.width || slide.left + slide.width <= 0)) continue;
         const found = layers[name] ?? [];
         box(name, found, boundsOf(layer, layer.rotate));
         if (layer.width === 0) continue;

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
-import { hasCues, hasReel, hasSway } from "lumbit/core";
+import { hasCues, hasLines, hasReel, hasSway, hasUnknownEdges, type Page } from "lumbit/core";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
@@ -36,13 +36,20 @@ export async function makeSite({ page, pictures, fonts }: Project, scripted = fa
   site.set(stylesheet, css);
   const scripts = [
     ...(scripted ? [addDriver(site)] : []),
-    ...(hasCues(page) ? [addScript(site, "cues.js")] : []),
-    ...(hasSway(page) ? [addScript(site, "sway.js")] : []),
-    ...(page.scenes.some(hasReel) ? [addScript(site, "reels.js")] : []),
+    ...pageScripts.filter(({ needed }) => needed(page)).map(({ name }) => addScript(site, name)),
   ];
   site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));
   return site;
 }
+
+/** The scripts of the library that pages bring when they need them; what is measured comes before what moves. */
+const pageScripts = [
+  { name: "edges.js", needed: hasUnknownEdges },
+  { name: "lines.js", needed: hasLines },
+  { name: "cues.js", needed: hasCues },
+  { name: "sway.js", needed: hasSway },
+  { name: "reels.js", needed: ({ scenes }: Page) => scenes.some(hasReel) },
+] as const;
 
 /** Adds the scripted driver and what loads it; the name of the latter. */
 function addDriver(site: Site): string {
@@ -53,7 +60,7 @@ function addDriver(site: Site): string {
 }
 
 /** Adds one of the library's scripts for pages; its name in the site. */
-function addScript(site: Site, script: "scripted.js" | "cues.js" | "sway.js" | "reels.js"): string {
+function addScript(site: Site, script: "scripted.js" | (typeof pageScripts)[number]["name"]): string {
   const content = readFileSync(fileURLToPath(import.meta.resolve(`lumbit/browser/${script}`)));
   const name = fileName(script, content);
   site.set(name, content);

@@ -18,8 +18,9 @@ export const buildCommand = new Command("build")
     await writeSite(site, output, force ?? false);
     const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
     const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
-    const script = sum(sizes.filter(({ name }) => name.endsWith(".js")));
-    const note = `${script} bytes of script${scripted ? ", nearly all for browsers that need it" : script > 0 ? " for its cues, sway and reels" : ""}`;
+    const scripts = sizes.filter(({ name }) => name.endsWith(".js"));
+    const kinds = scripts.map(({ name }) => name.split(".")[0]).join(", ");
+    const note = `${sum(scripts)} bytes of script${scripted ? ", nearly all for browsers that need it" : kinds && ` for its ${kinds}`}`;
     console.log(`${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB, ${note}`);
   });
 

@@ -1,5 +1,6 @@
 export { blurAt, hazedOpacity } from "./air.ts";
-export type { Box, Size } from "./box.ts";
+export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
+export { type Box, intersection, intersects, type Size } from "./box.ts";
 export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
 export { type Drift, driftOf, type Stage } from "./drift.ts";
 export { eased } from "./easing.ts";
@@ -19,7 +20,7 @@ export { orderOf, orderSteps } from "./order.ts";
 export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 export * from "./page.ts";
 export { type Passage, type PassageInput, passageOf, passedAt } from "./passage.ts";
-export { splitText, type TextPart } from "./pieces.ts";
+export { boxedPieces, lateness, splitText, type TextPart } from "./pieces.ts";
 export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
 export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
 export { piecesOf, type ResolvedRamp, rampAt, rampDefaults, rampsOf, resolveRamps } from "./ramp.ts";

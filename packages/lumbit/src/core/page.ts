@@ -62,7 +62,7 @@ interface RampOf<Property extends string, Value> {
 
 /** What a text's pieces may have one after the other. */
 interface InPieces {
-  /** Lines are those that the text itself breaks into. */
+  /** Lines are those on the reader's screen. */
   pieces?: Pieces;
   /** How much of the whole way passes until the last piece begins, 0..1; 0.5 by default. */
   stagger?: number;
@@ -409,6 +409,31 @@ export interface PageLook {
   rules?: readonly Rule<{ relief?: number; camera?: Camera }>[];
 }
 
+/** What a page is checked for. */
+export const checkRules = [
+  "order",
+  "edge",
+  "sharpness",
+  "subject",
+  "contrast",
+  "reading",
+  "faint",
+  "strong",
+  "room",
+  "unseen",
+  "alt",
+  "headings",
+  "links",
+  "weight",
+] as const;
+export type CheckRule = (typeof checkRules)[number];
+
+/** How grave a finding is on this page, everywhere or in one scene or layer; what is silenced says why. */
+export type CheckSetting = { rule: CheckRule; scene?: string; layer?: string } & (
+  | { severity: "off"; reason: string }
+  | { severity: "error" | "warning" | "note"; reason?: string }
+);
+
 export interface Page {
   format: "lumbit/1";
   title: string;
@@ -416,6 +441,7 @@ export interface Page {
   page?: PageLook;
   fonts?: readonly FontFace[];
   scenes: readonly Scene[];
+  checks?: readonly CheckSetting[];
 }
 
 export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== undefined;
@@ -427,6 +453,16 @@ export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== u
 export const hasCues = ({ scenes }: Page): boolean =>
   scenes.some(({ content = [], layers }) =>
     [...content, ...allLayers(layers)].some(({ cue }) => cue !== undefined),
+  );
+
+/** Whether a ramp of a page runs over the lines of a text. */
+export const hasLines = ({ scenes }: Page): boolean =>
+  scenes.some(({ layers }) =>
+    allLayers(layers).some((layer) =>
+      [layer, ...(layer.rules ?? [])].some(({ ramps = [] }) =>
+        ramps.some((ramp) => "pieces" in ramp && ramp.pieces === "lines"),
+      ),
+    ),
   );
 
 /** Whether anything of a page moves with the pointer. */

@@ -22,6 +22,22 @@ export function splitText(text: string, pieces: Pieces): TextPart[] {
     });
 }
 
+/** What is put into a box of its own: for lines it is words, since only the screen knows where lines end. */
+export const boxedPieces = (pieces: Pieces): Pieces => (pieces === "lines" ? "words" : pieces);
+
+/** How late each box of a text comes among them, from 0 to 1: lines are those that the text itself breaks into. */
+export function lateness(text: string, pieces: Pieces): number[] {
+  const lines = pieces === "lines" ? text.split("\n").filter((line) => line.trim()) : [];
+  const places =
+    pieces === "lines"
+      ? lines.flatMap((line, index) => boxesOf(line, "words").map(() => index))
+      : boxesOf(text, pieces).map((_, index) => index);
+  const last = places.at(-1) ?? 0;
+  return places.map((place) => (last > 0 ? place / last : 0));
+}
+
+const boxesOf = (text: string, pieces: Pieces) => splitText(text, pieces).filter(({ isPiece }) => isPiece);
+
 const joins = (word: string) =>
   /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}\p{Script=Adlam}]/u.test(word);
 

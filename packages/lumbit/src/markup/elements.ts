@@ -1,5 +1,6 @@
 import {
   type Block,
+  boxedPieces,
   type Cue,
   elementOf,
   fillsScene,
@@ -141,6 +142,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
       isReel(layer) && "lumbit-reel",
       slide === "slide" && "lumbit-slide",
       isText(layer) && layer.title && "lumbit-title",
+      isText(layer) && layerPieces(layer) === "lines" && "lumbit-lines",
     ),
   };
   if (isText(layer)) {
@@ -148,7 +150,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
       element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
     );
     const pieces = layerPieces(layer);
-    const text = pieces ? splitText(layer.text, pieces).map(pieceElement) : [layer.text];
+    const text = pieces ? splitText(layer.text, boxedPieces(pieces)).map(pieceElement) : [layer.text];
     return element(elementOf(layer), attributes, [...text, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);
@@ -192,7 +194,8 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
     alt: layer.alt,
     loading: loading === "late" ? "lazy" : undefined,
     fetchpriority: loading === "soon" ? "low" : undefined,
-    decoding: loading === "now" ? undefined : "async",
+    // Chromium may leave out what is decoded late in a slide that has come by a jump.
+    decoding: loading === "now" || slide ? undefined : "async",
   });
 }
 

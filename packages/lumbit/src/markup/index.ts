@@ -11,6 +11,7 @@ export {
   scriptedAnimations,
   waysOf,
 } from "./ramp.ts";
+export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay, swipeMedia } from "./reel.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { pageRules, sceneKeyframes, sceneRules, sceneSelector, settleCss } from "./scene.ts";
 export { type Staging, stageLayers } from "./stage.ts";

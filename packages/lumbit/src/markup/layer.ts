@@ -14,13 +14,13 @@ import {
   isText,
   type Layer,
   type LayerSettings,
+  lateness,
   orderOf,
   overscans,
   type PageLook,
   type Place,
   type Size,
   speedOf,
-  splitText,
   type TextLayer,
 } from "../core/index.ts";
 import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
@@ -76,6 +76,7 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     { selector: select("layer"), declarations: base.layer },
     ...(base.pane ? [{ selector: select("pane"), declarations: base.pane }] : []),
     ...motionRules(layer, select("layer"), context),
+    ...pieceRules(layer, select("layer")),
   ];
   for (const { media, ...settings } of layer.rules ?? []) {
     const changed = mergeMotion(layer, settings);
@@ -127,7 +128,7 @@ function styleOf(
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
     ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
     ...(whole && isGroup(layer) && { background: layer.background, "--lumbit-tilt": layer.tilt }),
-    ...(whole && isReel(layer) && reelCss(layer)),
+    ...(whole && isReel(layer) && reelCss(layer.reel, layer.layers.length)),
     ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
     ...(given.subject && {
       "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
@@ -261,7 +262,6 @@ function motionRules(
   const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
   const style = (changed: Layer, media?: string): StyleRule[] => {
     const filter = filterCss(changed);
-    const count = pieceCount(layer);
     return [
       ...played(selector, waysOf(changed), drift, media, { filter }),
       ...(against
@@ -270,16 +270,10 @@ function motionRules(
             ...slideLayerCss,
           })
         : []),
-      ...Array.from({ length: count }, (_, index) =>
-        played(
-          `${selector} > .lumbit-piece:nth-child(${index + 1})`,
-          pieceWays(changed, index, count),
-          [],
-          media,
-          // The haze is on the whole text.
-          { "--lumbit-opacity": 1 },
-        ),
-      ).flat(),
+      ...(layerPieces(layer)
+        ? // The haze is on the whole text.
+          played(`${selector} > .lumbit-piece`, pieceWays(changed), [], media, { "--lumbit-opacity": 1 })
+        : []),
     ];
   };
   const against = slide === "inside" && slidesAgainst(layer);
@@ -314,10 +308,15 @@ function motionRules(
   return [...base, ...changing.flatMap(({ media, ...rule }) => style(mergeMotion(layer, rule), media))];
 }
 
-/** How many pieces a text is split into. */
-function pieceCount(layer: Layer): number {
-  const pieces = layerPieces(layer);
-  return pieces && isText(layer) ? splitText(layer.text, pieces).filter(({ isPiece }) => isPiece).length : 0;
+/** The place of each piece of a text among them. */
+function pieceRules(layer: Layer, selector: string): StyleRule[] {
+  const kind = layerPieces(layer);
+  return kind && isText(layer)
+    ? lateness(layer.text, kind).map((late, index) => ({
+        selector: `${selector} > .lumbit-piece:nth-child(${index + 1})`,
+        declarations: { "--lumbit-late": round(late) },
+      }))
+    : [];
 }
 
 const hasWays = ({ travel, hold, ramps = [] }: LayerSettings) =>
@@ -326,7 +325,7 @@ const hasWays = ({ travel, hold, ramps = [] }: LayerSettings) =>
 /** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
 export const layerKeyframes = (layer: Layer): string[] => [
   ...[layer, ...(layer.rules ?? []).map(({ media: _, ...rule }) => mergeMotion(layer, rule))].flatMap((own) =>
-    keyframesCss([...waysOf(own), ...pieceWays(own, 0, 1)]),
+    keyframesCss([...waysOf(own), ...pieceWays(own)]),
   ),
   ...(isReel(layer) ? keyframesCss([rowWay, slideWay]) : []),
   ...(isGroup(layer) ? layer.layers.flatMap((inner) => layerKeyframes(inner as Layer)) : []),

@@ -197,7 +197,11 @@ export const reachCss = `
     height: calc(100% + 2px);
   }
   .lumbit-live .lumbit-title { transition: opacity 0.5s, transform 0.5s; }
-  .lumbit-live .lumbit-slide:not([data-lumbit-shown]) > .lumbit-title { opacity: 0; transform: translateY(0.5em); }
+  .lumbit-live .lumbit-slide:not([data-lumbit-shown]) .lumbit-title { opacity: 0; transform: translateY(0.5em); }
+}
+/* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */
+@supports (app-region: drag) {
+  @media ${travelMedia} { .lumbit-live .lumbit-slide:not([data-lumbit-near]) { content-visibility: auto; } }
 }
 [data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
 .lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }

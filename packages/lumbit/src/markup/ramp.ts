@@ -24,6 +24,8 @@ export interface Way {
   over: readonly [Moment, Moment];
   easing: string;
   /** The first way holds before it begins; the others take over from the one before. */
+  /** How much later its range is for the last piece of a text than for the first, as a share; 0 for what is one piece. */
+  late?: number;
   fill: "both" | "forwards";
   composition: "replace" | "add";
 }
@@ -60,22 +62,22 @@ export const layerPieces = (layer: Layer): Pieces | undefined =>
     .find(Boolean);
 
 /**
- * The ways of one piece of a text, the index-th of so many: each has an equal part of the whole way, the first from
- * its beginning, the last up to its end. All stops are in the same range.
+ * The ways of the pieces of a text: each has an equal part of the whole way, the first from its beginning, the last up
+ * to its end; what a piece's place among them is says its --lumbit-late, from 0 to 1. All stops are in the same range.
  */
-export function pieceWays(layer: RampedLayer, index: number, count: number): Way[] {
+export function pieceWays(layer: RampedLayer): Way[] {
   return rampsOf(layer)
     .filter(piecesOf)
     .flatMap((ramp) => {
       const { stagger = 0.5 } = ramp as { stagger?: number };
       const shares = ramp.stops.map(({ at }) => parseMoment(at).share);
       const [first = 0, last = 1] = [shares[0], shares.at(-1)];
-      const late = count > 1 ? (index / (count - 1)) * stagger * (last - first) : 0;
+      const late = stagger * (last - first);
       const shifted = ramp.stops.map((stop, at) => {
-        const share = first + ((shares[at] ?? 0) - first) * (1 - stagger) + late;
+        const share = first + ((shares[at] ?? 0) - first) * (1 - stagger);
         return { ...stop, at: `${parseMoment(stop.at).range} ${round(share * 100)}%` };
       });
-      return rampWays({ ...ramp, stops: shifted } as unknown as Ramp, layer);
+      return rampWays({ ...ramp, stops: shifted } as unknown as Ramp, layer).map((way) => ({ ...way, late }));
     });
 }
 
@@ -194,10 +196,10 @@ export function nativeAnimations(ways: readonly Way[], drift: readonly string[])
       range: driftRange,
       composition: "replace",
     })),
-    ...ways.map(({ name, easing, fill, of, over, composition }) => ({
+    ...ways.map(({ name, easing, fill, composition, ...way }) => ({
       text: `${name} ${easing} ${fill}`,
       composition,
-      ...timelineOf(of, over),
+      ...timelineOf(way),
     })),
   ];
   const list = (key: keyof (typeof animations)[number]) =>
@@ -218,19 +220,25 @@ export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
     : {
         animation: ways.map(({ name, easing, fill }) => `${name} 1s ${easing} ${fill} paused`).join(", "),
         "animation-composition": ways.map(({ composition }) => composition).join(", "),
-        "--lumbit-ways": ways.map(({ of, over }) => `${of} ${over.join(" ")}`).join(", "),
+        "--lumbit-ways": ways
+          .map(({ of, over, late }) => `${of} ${over.join(" ")}${late ? ` ${round(late)}` : ""}`)
+          .join(", "),
       };
 
 /** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
 export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
 
-function timelineOf(of: PassageOf, over: Way["over"]) {
-  if (of === "page")
-    return {
-      timeline: "scroll()",
-      range: over.map((moment) => `${parseMoment(moment).share * 100}%`).join(" "),
-    };
-  return { timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene", range: over.join(" ") };
+function timelineOf({ of, over, late }: Pick<Way, "of" | "over" | "late">) {
+  const at = (share: number) =>
+    late
+      ? `calc(${round(share * 100)}% + var(--lumbit-late, 0) * ${round(late * 100)}%)`
+      : `${round(share * 100)}%`;
+  const moments = over.map(parseMoment);
+  if (of === "page") return { timeline: "scroll()", range: moments.map(({ share }) => at(share)).join(" ") };
+  return {
+    timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene",
+    range: moments.map(({ range, share }) => `${range} ${at(share)}`).join(" "),
+  };
 }
 
 /** A short name for a text: FNV-1a, 32 bits. */

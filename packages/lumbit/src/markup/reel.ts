@@ -11,10 +11,10 @@ export const isReel = (layer: Layer): layer is GroupLayer & { reel: Reel } =>
   isGroup(layer) && layer.reel !== undefined;
 
 /** What the slides of a reel are laid out by. */
-export const reelCss = ({ reel, layers }: GroupLayer): Declarations => ({
-  "--lumbit-slide": lengthCss(reel?.width ?? "100%", "x"),
-  "--lumbit-slide-gap": lengthCss(reel?.gap ?? "0px", "x"),
-  "--lumbit-slides": layers.length,
+export const reelCss = ({ width, gap }: Reel, slides: number): Declarations => ({
+  "--lumbit-slide": lengthCss(width ?? "100%", "x"),
+  "--lumbit-slide-gap": lengthCss(gap ?? "0px", "x"),
+  "--lumbit-slides": slides,
 });
 
 const step = "(var(--lumbit-slide) + var(--lumbit-slide-gap))";

@@ -3,7 +3,8 @@ import {
   type Button,
   buttonPadding,
   hasReel,
-  type Length,
+  isAutomatic,
+  leastHeight,
   type PageLook,
   type Scene,
   type SceneSettings,
@@ -176,20 +177,12 @@ function heightCss(scene: Scene, settings: SceneSettings): string {
   return least ? `max(${sumLengths([height])}, ${least})` : sumLengths([height]);
 }
 
-const isAutomatic = (scene: Scene) => scene.content !== undefined;
-
-/** What a scene is high at least: all that is known of an automatic height without a viewport. */
-const boundOf = (scene: Scene): Length => {
-  const height = sceneHeight(scene);
-  return height === "auto" ? (scene.minHeight ?? 0) : height;
-};
-
 /** What scenes take of the page together, in CSS; what rules change of one are properties of their own. */
 function extentCss(scenes: readonly Scene[]): string {
   const fixed = scenes.filter((scene) => !changesExtent(scene));
   const changing = scenes.filter(changesExtent);
   const terms = [
-    sumLengths(fixed.flatMap((scene) => [boundOf(scene), scene.hold ?? 0])),
+    sumLengths(fixed.flatMap((scene) => [leastHeight(scene), scene.hold ?? 0])),
     ...changing.flatMap(({ name }) => [`var(--lumbit-h-${name})`, `var(--lumbit-l-${name})`]),
   ];
   return terms.length === 1 ? String(terms[0]) : `calc(${terms.join(" + ")})`;
@@ -204,7 +197,7 @@ function extentRules(scene: Scene): StyleRule[] {
   const extent = (settings: SceneSettings, whole: boolean): Declarations => ({
     [`--lumbit-h-${scene.name}`]:
       whole || settings.height !== undefined || settings.minHeight !== undefined
-        ? sumLengths([boundOf({ ...scene, ...settings })])
+        ? sumLengths([leastHeight({ ...scene, ...settings })])
         : undefined,
     [`--lumbit-l-${scene.name}`]:
       whole || settings.hold !== undefined ? sumLengths([settings.hold ?? 0]) : undefined,

@@ -1,5 +1,6 @@
-import { splitText } from "../core/pieces.ts";
+import { boxedPieces, splitText } from "../core/pieces.ts";
 import { type Declarations, motionConditions } from "../markup/index.ts";
+import { adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { type LayerStyle, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { readCue } from "./cues.ts";
@@ -15,6 +16,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
   ];
   const keyframes = new Set<string>();
+  const reels = scenes.flatMap(reelsIn);
   const styled = scenes.flatMap((scene): [HTMLElement, Declarations, LayerStyle["pieces"]?][] => [
     [scene, sceneStyle(scene)],
     ...layersIn(scene).map((layer): [HTMLElement, Declarations, LayerStyle["pieces"]?] => {
@@ -37,19 +39,19 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     undo.push(adoptSheet(element, `@media ${motionConditions.media} {${[...keyframes].join("\n")}}`));
   for (const [styledElement, declarations, pieces] of styled) {
     undo.push(rememberAttributes(styledElement));
-    for (const [name, value] of Object.entries(declarations))
-      if (value !== undefined) styledElement.style.setProperty(name, String(value));
+    setStyle(styledElement, declarations);
     if (scenes.includes(styledElement)) {
       styledElement.classList.add("lumbit-adopted");
       if (styledElement.dataset.lumbitHold !== undefined) adoptHold(styledElement, undo);
       continue;
     }
-    // What is in a group that tilts moves with it.
-    const inGroup = styledElement.parentElement?.closest("[data-lumbit-tilt]");
+    // What is in a group that tilts, or in a slide, moves with it.
+    const inGroup = styledElement.parentElement?.closest("[data-lumbit-tilt], [data-lumbit-reel]");
     styledElement.classList.add(inGroup ? "lumbit-ramped" : "lumbit-drifts");
     if (pieces) adoptPieces(styledElement, pieces, undo);
     if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
   }
+  for (const reel of reels) adoptReel(reel, native, undo);
   return scenes;
 }
 
@@ -77,7 +79,7 @@ function adoptPieces(
   const boxes: HTMLElement[] = [];
   for (const node of textNodes(text))
     node.replaceWith(
-      ...splitText(node.data, kind).map((part) => {
+      ...splitText(node.data, boxedPieces(kind)).map((part) => {
         if (!part.isPiece) return part.text;
         const box = text.ownerDocument.createElement("span");
         box.className = "lumbit-piece lumbit-ramped";
@@ -86,9 +88,9 @@ function adoptPieces(
         return box;
       }),
     );
+  if (kind === "lines") text.classList.add("lumbit-lines");
   for (const [index, box] of boxes.entries())
-    for (const [name, value] of Object.entries(style(index, boxes.length)))
-      if (value !== undefined) box.style.setProperty(name, String(value));
+    setStyle(box, { ...style, "--lumbit-late": boxes.length > 1 ? index / (boxes.length - 1) : 0 });
 }
 
 /** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */

@@ -21,6 +21,8 @@ import {
   pieceWays,
   scriptedAnimations,
   settleCss,
+  slideLayerCss,
+  slideWay,
   waysOf,
 } from "../markup/index.ts";
 import { AttributeError } from "./attribute-error.ts";
@@ -52,15 +54,17 @@ export interface LayerStyle {
   /** Its animations for the driver included. */
   declarations: Declarations;
   keyframes: string[];
-  /** What its text is split into, and the style of each of so many pieces. */
-  pieces?: { kind: Pieces; style: (index: number, count: number) => Declarations };
+  /** What its text is split into, and the style of each piece. */
+  pieces?: { kind: Pieces; style: Declarations };
 }
 
 export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
   const settings = layerSettings(element);
   const kind = element instanceof HTMLImageElement ? { image: element.src } : { text: "" };
   const layer = { ...kind, ...settings } as Layer;
-  const ways = waysOf(layer);
+  const slides = element.parentElement?.closest("[data-lumbit-reel]") && speedOf(settings) !== 1;
+  const ways = [...(slides ? [slideWay] : []), ...waysOf(layer)];
+  const drift = slides ? [] : ["lumbit-drift"];
   const animations = (own: typeof ways, drift: string[]) =>
     native ? nativeAnimations(own, drift) : scriptedAnimations(own);
   const pieces = settings.ramps?.map(piecesOf).find(Boolean);
@@ -74,11 +78,12 @@ export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
         "a number of degrees from 0 to 45",
       ),
       ...(settings.hold && holdCss(settings.hold)),
-      ...(ways.length > 0 && { ...animations(ways, ["lumbit-drift"]), filter: filterCss(settings) }),
+      ...(slides && slideLayerCss),
+      ...(ways.length > 0 && { ...animations(ways, drift), filter: filterCss(settings) }),
     },
-    keyframes: keyframesCss([...ways, ...pieceWays(layer, 0, 1)]),
+    keyframes: keyframesCss([...ways, ...pieceWays(layer)]),
     ...(pieces && {
-      pieces: { kind: pieces, style: (index, count) => animations(pieceWays(layer, index, count), []) },
+      pieces: { kind: pieces, style: animations(pieceWays(layer), []) },
     }),
   };
 }

@@ -1,22 +1,35 @@
 import { type Scroller, scrollerOf } from "./scroller.ts";
 
+/** Tells a scene what is above and below it in what is scrolled. */
+export function measureAround(scene: HTMLElement, scroller: Scroller): void {
+  const top = scroller.topOf(scene);
+  const after = scroller.scrollHeight() - top - scene.getBoundingClientRect().height;
+  setLengths(scene, { before: Math.max(0, top), after: Math.max(0, after) });
+}
+
 /** Tells a scene where it lies in what is scrolled: the page above and below it, the viewport, its height. */
 export function measureEdges(scene: HTMLElement): void {
   const scroller = scrollerOf(scene);
   if (scene.dataset.lumbitWidth === "full") spread(scene, scroller);
-  const top = scroller.topOf(scene);
-  const { height } = scene.getBoundingClientRect();
-  const edges = { v: scroller.viewport(), before: top, after: scroller.scrollHeight() - top - height };
+  measureAround(scene, scroller);
+  setLengths(scene, { v: scroller.viewport() });
   // The height of a built scene is what its style says; that of existing markup is what it turned out to be.
-  const held = scene.querySelector(":scope > .lumbit-adopted-held")?.getBoundingClientRect().height;
-  const known = scene.classList.contains("lumbit-scene") ? edges : { ...edges, h: held ?? height };
-  for (const [name, value] of Object.entries(known))
-    scene.style.setProperty(`--lumbit-${name}`, `${Math.max(0, value)}px`);
+  const held = scene.querySelector(":scope > .lumbit-adopted-held") ?? scene;
+  if (!scene.classList.contains("lumbit-scene"))
+    setLengths(scene, { h: held.getBoundingClientRect().height });
   for (const pane of scene.querySelectorAll<HTMLElement>(".lumbit-adopted-pane")) {
     const box = pane.getBoundingClientRect();
-    pane.style.setProperty("--lumbit-t", `${box.top - scene.getBoundingClientRect().top}px`);
-    pane.style.setProperty("--lumbit-ph", `${box.height}px`);
+    const slide = pane.closest(".lumbit-slide");
+    const lengths = slide
+      ? { t: box.left - slide.getBoundingClientRect().left, ph: box.width }
+      : { t: box.top - scene.getBoundingClientRect().top, ph: box.height };
+    setLengths(pane, lengths);
   }
+}
+
+function setLengths(element: HTMLElement, lengths: Readonly<Record<string, number>>): void {
+  for (const [name, value] of Object.entries(lengths))
+    element.style.setProperty(`--lumbit-${name}`, `${value}px`);
 }
 
 /** Lays a scene from edge to edge of what scrolls it, whatever container it sits in. */

@@ -5,6 +5,7 @@ import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import { type Announcer, announcer } from "./events.ts";
+import { measureLines } from "./lines.ts";
 import { followReels } from "./reel.ts";
 import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
@@ -51,6 +52,7 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const setEdges = () => {
     built?.restyle();
     scenes.forEach(measureEdges);
+    scenes.forEach(measureLines);
     sway?.refresh();
   };
   setEdges();

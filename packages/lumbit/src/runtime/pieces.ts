@@ -48,8 +48,8 @@ function box(text: string): HTMLElement {
   return piece;
 }
 
-/** Words by the lines that they stand in. */
-function linesOf(words: readonly HTMLElement[]): HTMLElement[][] {
+/** Words by the lines that they stand in, whatever moves them. */
+export function linesOf(words: readonly HTMLElement[]): HTMLElement[][] {
   const lines: HTMLElement[][] = [];
   let top = Number.NaN;
   for (const word of words) {

@@ -57,7 +57,18 @@ function followReel(
     },
     { root: reel, threshold: Array.from({ length: 21 }, (_, index) => index / 20) },
   );
-  for (const slide of slides) seen.observe(slide);
+  // Slides that are neither in view nor next to it are not styled and painted.
+  const near = new IntersectionObserver(
+    (entries) => {
+      for (const { target, isIntersecting } of entries)
+        target.toggleAttribute("data-lumbit-near", isIntersecting);
+    },
+    { root: reel, rootMargin: "0px 100%" },
+  );
+  for (const slide of slides) {
+    seen.observe(slide);
+    near.observe(slide);
+  }
   const focused = ({ target }: Event) => {
     const index = slides.findIndex((slide) => slide.contains(target as Node));
     if (index >= 0 && innerWidth >= swipeWidth && !prefersStillness())
@@ -67,9 +78,11 @@ function followReel(
   if (!prefersStillness()) reel.classList.add("lumbit-live");
   return () => {
     seen.disconnect();
+    near.disconnect();
     reel.removeEventListener("focusin", focused);
     reel.classList.remove("lumbit-live");
-    for (const slide of slides) slide.removeAttribute("data-lumbit-shown");
+    for (const slide of slides)
+      for (const name of ["shown", "near"]) slide.removeAttribute(`data-lumbit-${name}`);
   };
 }
 

@@ -1,4 +1,4 @@
-import type { PassageOf } from "../core/moment.ts";
+import { type PassageOf, rangeOf } from "../core/moment.ts";
 import type { Moment } from "../core/page.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
 import { type Around, positionOf } from "./position.ts";
@@ -19,6 +19,9 @@ interface Moving {
   kx: number;
   ky: number;
   ways: Way[];
+  /** The positions of the passage between which its ramps can be seen: of what is in a slide, those of the slide. */
+  from: number;
+  to: number;
   /** Camera nearness per px of the passage, and the layer's distance from the camera; 0 when it does not scale. */
   push: number;
   distance: number;
@@ -34,6 +37,8 @@ interface Way {
   animation: Animation;
   start: number;
   end: number;
+  /** What was written last. */
+  time?: number;
 }
 
 interface MovingScene {
@@ -49,8 +54,8 @@ interface MovingScene {
 /**
  * Moves the layers of scenes by script. It measures once and again when the layout changes; while the page scrolls
  * it reads the scroll position alone, writes `translate` (and `transform`) of layers in view and sets the time of their
- * ramps, which are paused animations; it sleeps when nothing moves. What it needs to know of scenes and layers it takes from their custom properties, so media rules
- * and every kind of markup come to the same.
+ * ramps, which are paused animations; it sleeps when nothing moves. What it needs to know of scenes and layers it takes
+ * from their custom properties, so media rules and every kind of markup come to the same.
  */
 export function scriptedDriver(
   elements: readonly HTMLElement[],
@@ -145,7 +150,9 @@ function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
   const viewport = scroller.viewport();
   const common = { viewport, height: rect.height, top: scene.top, scrollHeight: scroller.scrollHeight() };
   const layers = elements.map((element) => measureLayer(element, known.get(element), common, scene.element));
-  const style = getComputedStyle(elements[0] ?? scene.element);
+  // A slide has a passage of its own.
+  const own = elements.find((element) => !element.closest(".lumbit-row")) ?? scene.element;
+  const style = getComputedStyle(own);
   scene.settle = Number.parseFloat(style.getPropertyValue("--lumbit-settle")) || 0;
   scene.length = (Number.parseFloat(style.getPropertyValue("--lumbit-v")) || viewport) + rect.height;
   for (const [element, layer] of known) if (!elements.includes(element)) restore(layer);
@@ -172,6 +179,7 @@ function measureLayer(
     kx: k * (number("ux", 0) + number("pan", 0)),
     ky: k * number("uy", 1),
     ways: measureWays(element, style, around, scene),
+    ...slideInView(element, around),
     push: push / (number("v", around.viewport) + around.height),
     distance: 1 / speed,
     x: known?.x ?? 0,
@@ -193,14 +201,31 @@ function measureWays(
     .getAnimations()
     .filter((animation) => (animation as CSSAnimation).animationName?.startsWith("lumbit-"));
   return ways.split(",").flatMap((way, index): Way[] => {
-    const [of, ...moments] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
+    const [of, from, start, to, end, late = 0] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
     const animation = animations[index];
-    const at = (name = "", percent = "") =>
-      positionOf(`${name} ${percent}` as Moment, of, { ...around, element, scene });
-    return animation
-      ? [{ animation, start: at(moments[0], moments[1]), end: at(moments[2], moments[3]) }]
-      : [];
+    const delay = Number(late) * (Number.parseFloat(style.getPropertyValue("--lumbit-late")) || 0);
+    const at = (range = "", share = "") =>
+      positionOf(`${range} ${Number.parseFloat(share) + 100 * delay}%` as Moment, of, {
+        ...around,
+        element,
+        scene,
+      });
+    return animation ? [{ animation, start: at(from, start), end: at(to, end) }] : [];
   });
+}
+
+/** While what is in a slide is in view, or as near as another slide. */
+function slideInView(element: HTMLElement, { viewport, height }: Around): Pick<Moving, "from" | "to"> {
+  const slide = element.closest<HTMLElement>(".lumbit-slide");
+  const row = slide?.parentElement;
+  const reel = row?.parentElement;
+  const first = row?.firstElementChild as HTMLElement | null;
+  const travel = row && reel ? row.offsetWidth - reel.clientWidth : 0;
+  if (!slide || !reel || !first || travel <= 0) return { from: -Infinity, to: Infinity };
+  const [start, end] = rangeOf("contain", viewport, height);
+  const left = slide.offsetLeft - first.offsetLeft;
+  const at = (x: number) => start + (x / travel) * (end - start);
+  return { from: at(left - reel.clientWidth - slide.offsetWidth), to: at(left + 2 * slide.offsetWidth) };
 }
 
 /** The time of a way at p, in ms: before its beginning or past its end where p is. */
@@ -223,7 +248,11 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
   scene.resting = out;
   const d = Math.min(Math.max(p, 0), length) - settle;
   for (const layer of layers) {
-    for (const way of layer.ways) way.animation.currentTime = timeOf(way, p);
+    const q = Math.min(Math.max(p, layer.from), layer.to);
+    for (const way of layer.ways) {
+      const time = timeOf(way, q);
+      if (time !== way.time) way.animation.currentTime = way.time = time;
+    }
     const x = layer.kx * d;
     const y = layer.ky * d;
     const { style } = layer.element;

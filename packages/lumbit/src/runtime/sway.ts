@@ -9,6 +9,8 @@ interface Aim {
 
 /** Something that follows an aim. */
 interface Follower {
+  /** Nothing of it is moved while this is out of view. */
+  scene: HTMLElement;
   /** Of what is in the screen's coordinates, what of them counts for it. */
   aimAt(pointer: { x: number; y: number }): Aim;
   show(aim: Aim): void;
@@ -36,6 +38,7 @@ export interface Sway {
 export function swayScenes(scenes: readonly HTMLElement[]): Sway {
   const page = document.documentElement;
   let followers: Follower[] = [];
+  const inView = new Set<Element>();
   let pointer: { x: number; y: number } | undefined;
   let tilted: Aim | undefined;
   let current: Aim[] = [];
@@ -48,6 +51,7 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
     last = time;
     let moving = false;
     for (const [index, follower] of followers.entries()) {
+      if (!inView.has(follower.scene)) continue;
       const target = tilted ?? (pointer ? follower.aimAt(pointer) : { x: 0, y: 0 });
       const before = current[index] ?? { x: 0, y: 0 };
       const aim = {
@@ -73,6 +77,13 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
     pointer = undefined;
     wake();
   };
+  const seen = new IntersectionObserver((entries) => {
+    for (const { target, isIntersecting } of entries)
+      if (isIntersecting) inView.add(target);
+      else inView.delete(target);
+    wake();
+  });
+  for (const scene of scenes) seen.observe(scene);
   let stop: (() => void) | undefined;
   /** Listens as long as there is anything that follows. */
   const listen = () => {
@@ -104,7 +115,13 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
   };
   const refresh = () => follow(prefersStillness() ? [] : scenes.flatMap(followersIn));
   refresh();
-  return { refresh, dispose: () => follow([]) };
+  return {
+    refresh,
+    dispose() {
+      seen.disconnect();
+      follow([]);
+    },
+  };
 }
 
 function followersIn(scene: HTMLElement): Follower[] {
@@ -112,7 +129,7 @@ function followersIn(scene: HTMLElement): Follower[] {
     (element) => element.closest("[data-lumbit-scene]") === scene,
   );
   return own.flatMap((layer) =>
-    [swayingLayer(layer), tiltingGroup(layer)].filter((found) => found !== undefined),
+    [swayingLayer(layer), tiltingGroup(layer)].flatMap((found) => (found ? { scene, ...found } : [])),
   );
 }
 
@@ -122,22 +139,31 @@ function numberOf(style: CSSStyleDeclaration, name: string, otherwise: number): 
   return Number.isNaN(value) ? otherwise : value;
 }
 
-function swayingLayer(layer: HTMLElement): Follower | undefined {
+function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
   const style = getComputedStyle(layer);
   const sway = style.getPropertyValue("--lumbit-sway").trim();
   const k =
     numberOf(style, "page-relief", 1) * numberOf(style, "relief", 1) * (1 - numberOf(style, "speed", 1));
   if (!Number.parseFloat(sway) || k === 0) return undefined;
-  const held = transformer(layer);
+  const axes = ["X", "Y"].map((axis) => {
+    const end = (side: number) => ({ transform: `translate${axis}(calc(${side * k} * ${sway}))` });
+    // From edge to edge of the screen in two milliseconds: the aim is its time.
+    const animation = layer.animate([end(-1), end(1)], { duration: 2, fill: "both", composite: "add" });
+    animation.pause();
+    animation.currentTime = 1;
+    return animation;
+  });
   return {
     aimAt: ({ x, y }) => ({ x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) }),
-    show: ({ x, y }) => held.set(`translate(calc(${k * x} * ${sway}), calc(${k * y} * ${sway}))`),
-    release: held.release,
+    show(aim) {
+      for (const [index, animation] of axes.entries()) animation.currentTime = 1 + (index ? aim.y : aim.x);
+    },
+    release: () => axes.forEach((animation) => void animation.cancel()),
   };
 }
 
 /** A group that turns: far layers in it shift with its far edge, near ones against it. */
-function tiltingGroup(group: HTMLElement): Follower | undefined {
+function tiltingGroup(group: HTMLElement): Omit<Follower, "scene"> | undefined {
   const tilt = numberOf(getComputedStyle(group), "tilt", 0);
   if (tilt === 0) return undefined;
   const held = transformer(group);

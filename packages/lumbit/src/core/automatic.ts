@@ -1,0 +1,33 @@
+import { type Length, type Page, type Scene, sceneHeight } from "./page.ts";
+import { resolveLength } from "./units.ts";
+
+/** Whether a scene may be as high as its content, which only a browser or a measurement knows. */
+export const isAutomatic = (scene: Scene): boolean => scene.content !== undefined;
+
+/** What a scene is high at least: all that is known of an automatic height without a viewport. */
+export function leastHeight(scene: Scene): Length {
+  const height = sceneHeight(scene);
+  return height === "auto" ? (scene.minHeight ?? 0) : height;
+}
+
+/** The narrowest and tallest screen that counts: where least of a page is out of view. */
+const tallest = { width: 320, height: 3840 };
+
+/**
+ * Whether a scene with layers can be in view at the top or the end of the page with one as high as its content
+ * between: when it settles then depends on a height that a style sheet cannot know.
+ */
+export function hasUnknownEdges({ scenes }: Page): boolean {
+  const least = (scene: Scene) =>
+    Math.min(
+      ...[scene, ...(scene.rules ?? []).map((rule): Scene => ({ ...scene, ...rule }))].map((settings) =>
+        resolveLength(leastHeight(settings), { viewport: tallest, percent: 0 }),
+      ),
+    );
+  const unknown = (beside: readonly Scene[]) =>
+    beside.some(isAutomatic) && beside.reduce((sum, scene) => sum + least(scene), 0) < tallest.height;
+  return scenes.some(
+    ({ layers }, index) =>
+      layers.length > 0 && (unknown(scenes.slice(0, index)) || unknown(scenes.slice(index + 1))),
+  );
+}

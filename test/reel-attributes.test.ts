@@ -1,0 +1,167 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import { type Page as LumbitPage, layoutPage, poseAt } from "lumbit/core";
+import type { Page } from "playwright-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { launchChromium, scrollPage } from "./chromium.ts";
+import { root } from "./command.ts";
+
+const names = ["bass", "star", "jelly"];
+/** The same scene as markup of somebody's page and as an object. */
+const markup = (reel: string, hold = 'data-lumbit-hold="1600px"') => `<style>
+body { margin: 0 } div.gap { height: 1300px } section > div { height: 100vh; position: relative }
+.reel { height: 800px; overflow: auto } .strip { display: flex } article { position: relative; height: 800px; width: 80% }
+i { position: absolute; left: 100px; top: 200px; width: 90px; height: 60px }
+figure { position: absolute; margin: 0; left: 300px; top: 100px; width: 400px; height: 500px }
+img { width: 400px; height: 500px; display: block }
+</style><div class="gap"></div><section data-lumbit-scene="five" ${hold}><div><div class="reel" ${reel}>
+<div class="strip">${names.map((name) => `<article id="${name}"><i data-lumbit-depth="0.5" id="${name}-tag"></i><figure><img data-lumbit-pane data-lumbit-depth="1" id="${name}-picture" alt=""></figure><h2 data-lumbit-title>${name}</h2></article>`).join("")}</div>
+</div></div></section><div class="gap"></div>`;
+const model: LumbitPage = {
+  format: "lumbit/1",
+  title: "t",
+  lang: "en",
+  scenes: [
+    { name: "before", height: "1300px", layers: [] },
+    {
+      name: "five",
+      height: "100vh",
+      hold: "1600px",
+      layers: [
+        {
+          name: "reel",
+          reel: { width: "80%", gap: "20px" },
+          layers: names.map((name) => ({
+            name,
+            layers: [
+              {
+                name: `${name}-tag`,
+                shape: "rectangle",
+                background: "#034",
+                depth: 0.5,
+                place: { left: "100px", top: "200px", width: "90px", height: "60px" },
+              },
+              {
+                name: `${name}-picture`,
+                image: "a.png",
+                alt: "",
+                depth: 1,
+                pane: true,
+                place: { left: "300px", top: "100px", width: "400px", height: "500px" },
+              },
+            ],
+          })),
+        },
+      ],
+    },
+    { name: "after", height: "1300px", layers: [] },
+  ],
+} as LumbitPage;
+
+let server: Server;
+let browser: Awaited<ReturnType<typeof launchChromium>>;
+let body = "";
+beforeAll(async () => {
+  server = createServer((request, response) => {
+    const script = request.url?.startsWith("/dist/");
+    response.writeHead(200, { "content-type": script ? "text/javascript" : "text/html; charset=utf-8" });
+    response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : body);
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  browser = await launchChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  server?.close();
+});
+
+async function open(html: string, width = 1000): Promise<Page> {
+  body = `<!doctype html>${html}`;
+  const page = await browser.newPage({ viewport: { width, height: 800 } });
+  await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+  await page.evaluate('import("/dist/lumbit.js").then((lumbit) => void Object.assign(window, lumbit))');
+  return page;
+}
+const reel = `data-lumbit-reel='{"width": "80%", "gap": "20px"}'`;
+
+test.each(["native", "scripted"])("a row of markup travels as the model says, %s", async (driver) => {
+  const page = await open(markup(reel));
+  const before = await page.evaluate(() => document.body.innerHTML);
+  await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+  const viewport = { width: 1000, height: 800 };
+  const layout = layoutPage(model, viewport, { layer: () => ({ width: 400, height: 500 }) });
+  let compared = 0;
+  for (const scroll of [0, 900, 1300, 1700, 2100, 2500, 2900, 3300]) {
+    await scrollPage(page, scroll);
+    const scene = poseAt(layout, scroll).scenes[1];
+    for (const layer of scene?.layers ?? []) {
+      const found = await page.evaluate((id) => {
+        const box = document.getElementById(id)?.getBoundingClientRect();
+        return box && { left: box.left, top: box.top, width: box.width, height: box.height };
+      }, layer.name);
+      if (!found) continue;
+      compared++;
+      for (const side of ["left", "top", "width", "height"] as const)
+        expect(Math.abs(found[side] - layer[side]), `${layer.name} ${side} at ${scroll}`).toBeLessThan(0.5);
+    }
+  }
+  expect(compared).toBeGreaterThan(40);
+  await page.evaluate("own.dispose()");
+  expect(await page.evaluate(() => document.body.innerHTML)).toBe(before);
+  await page.close();
+});
+
+test("its titles come and go, and programs hear of slides", async () => {
+  const page = await open(markup(reel));
+  await page.evaluate(
+    'window.told = []; window.own = mount(document.body); own.on("slide", ({ slide }) => told.push(slide.id))',
+  );
+  for (const scroll of [1300, 2100, 2900]) {
+    await scrollPage(page, scroll);
+    await page.waitForTimeout(800);
+  }
+  expect(await page.evaluate("told")).toEqual(names);
+  const shown = await page.$$eval("h2", (all) => all.map((title) => Number(getComputedStyle(title).opacity)));
+  expect(shown).toEqual([0, 0, 1]);
+  await page.close();
+});
+
+test("on a narrow screen it is a row to swipe, and nothing holds", async () => {
+  const page = await open(markup(reel), 390);
+  await page.evaluate("mount(document.body)");
+  const { height, swiped, tag } = await page.evaluate(() => {
+    const row = document.querySelector(".reel") as HTMLElement;
+    row.scrollTo({ left: 400, behavior: "instant" });
+    const [tag, slide] = ["bass-tag", "bass"].map((id) =>
+      document.getElementById(id)?.getBoundingClientRect(),
+    );
+    return {
+      height: document.documentElement.scrollHeight,
+      swiped: row.scrollLeft > 0,
+      tag: (tag?.left ?? 0) - (slide?.left ?? 0),
+    };
+  });
+  expect({ height, swiped, tag }).toEqual({ height: 1300 + 800 + 1300, swiped: true, tag: 100 });
+  await page.close();
+});
+
+test.each([
+  ["not JSON", `data-lumbit-reel="wide"`, undefined, /is not the settings of a reel as JSON/],
+  [
+    "a wrong length",
+    `data-lumbit-reel='{"width": "-3px"}'`,
+    undefined,
+    /is not the settings of a reel as JSON/,
+  ],
+  ["no hold", reel, "", /allowed in a scene that does not hold/],
+])("is refused with %s", async (_, attribute, hold, message) => {
+  const page = await open(markup(attribute, hold));
+  const said = await page.evaluate(
+    "(() => { try { mount(document.body) } catch (error) { return error.name + ': ' + error.message } })()",
+  );
+  expect(said).toMatch(/^AttributeError: <div>/);
+  expect(said).toMatch(message);
+  await page.close();
+});
