@@ -1,7 +1,7 @@
 import { readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, extname, resolve, sep } from "node:path";
 import { isGroup, isImage, isText, type Layer, type Page, type Size } from "lumbit/core";
-import { type Fault, type Path, readPage } from "lumbit/document";
+import { type Fault, type Path, readPage, type Source } from "lumbit/document";
 import sharp from "sharp";
 import { Font } from "./font.ts";
 import { Problem } from "./problem.ts";
@@ -23,6 +23,8 @@ export interface Project {
   page: Page;
   pictures: PictureAsset[];
   fonts: FontAsset[];
+  /** Where in the file every value stands. */
+  source: Source;
 }
 
 /** What was read of a project: the project or its faults, and in both cases the files that decide about it. */
@@ -73,6 +75,7 @@ export async function readProject(file: string): Promise<ProjectReading> {
       page,
       pictures: assets.filter((asset): asset is PictureAsset => "width" in asset),
       fonts,
+      source,
     },
     faults,
     files,

@@ -12,6 +12,12 @@ export function parseViewport(text: string): Viewport {
   return { width, height };
 }
 
+/** Reads one more viewport of an option that may be given several times. */
+export const collectViewports = (text: string, before: readonly Viewport[] = []): Viewport[] => [
+  ...before,
+  parseViewport(text),
+];
+
 /** Reads a scroll position in px. */
 export function parseScroll(text: string): number {
   const scroll = Number(text);

@@ -224,7 +224,15 @@ describe("measure", () => {
   test("prints a table for people", () => {
     const { stdout } = lumbit(["measure", pageFile]);
     expect(stdout).toContain("viewport 1280 x 800, scrolled 0.0 of 880.0 px");
-    expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s/);
+    expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s.* of \d+x\d+/);
+    const side = lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800"]).stdout;
+    expect(side).toMatch(
+      /layer\s+depth\s+speed\s+390x844\s+overscan\s+pixels\s+1280x800\s+overscan\s+pixels/,
+    );
+    const poses = JSON.parse(
+      lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800", "--json"]).stdout,
+    );
+    expect(poses.map(({ viewport }: { viewport: { width: number } }) => viewport.width)).toEqual([390, 1280]);
   });
 });
 
@@ -250,7 +258,7 @@ describe("new", () => {
 });
 
 test("every command explains itself with an example", () => {
-  for (const command of ["new", "preview", "measure", "build"])
+  for (const command of ["new", "preview", "check", "measure", "proof", "build"])
     expect(lumbit([command, "--help"])).toMatchObject({
       status: 0,
       stdout: expect.stringMatching(/Example:\n {2}lumbit /),

@@ -1,45 +1,94 @@
-import Table from "cli-table3";
-import { Command } from "commander";
-import {
-  allLayers,
-  isText,
-  type LayerLayout,
-  layoutPage,
-  type Page,
-  type PageLayout,
-  type PagePose,
-  poseAt,
-  type Viewport,
-} from "lumbit/core";
+import { existsSync } from "node:fs";
+import { extname } from "node:path";
+import { Command, Option } from "commander";
+import { type View, viewOf, viewportName } from "lumbit/checks";
+import { allLayers, isText, layoutPage, type Page, type PagePose, poseAt, type Viewport } from "lumbit/core";
+import sharp from "sharp";
+import type { Theme } from "../chart/drawing.ts";
+import { layerTable } from "../layer-table.ts";
 import { naturalSizes } from "../natural.ts";
+import { Problem } from "../problem.ts";
 import { requireProject } from "../project.ts";
+import { replaceFile } from "../replace-file.ts";
 import type { TextSizer } from "../text-size.ts";
-import { parseScroll, parseViewport } from "../viewport.ts";
+import { collectViewports, parseScroll } from "../viewport.ts";
 
 interface Options {
-  viewport: Viewport;
+  viewport?: Viewport[];
   scroll: number;
   json?: true;
+  chart?: string;
+  scene?: string;
+  theme: Theme;
+  force?: true;
 }
 
 export const measureCommand = new Command("measure")
-  .description("tell where every layer is at a viewport and scroll position, in viewport pixels")
+  .description("tell where every layer is, how far it moves and how many pixels it needs")
   .argument("<page>", "the page file")
-  .option("--viewport <size>", "width and height of the viewport in px", parseViewport, {
-    width: 1280,
-    height: 800,
-  })
+  .option(
+    "--viewport <size>",
+    "width and height of the viewport in px, 1280x800 without it; give it again to compare",
+    collectViewports,
+  )
   .option("--scroll <px>", "how far the page is scrolled", parseScroll, 0)
   .option("--json", "print JSON for other programs")
+  .option("--chart <file>", "draw how the layers of a scene move, as .svg or .png")
+  .option("--scene <name>", "the scene of the chart; the first without it")
+  .addOption(
+    new Option("--theme <name>", "the colours of the chart").choices(["light", "dark"]).default("light"),
+  )
+  .option("--force", "replace a chart that is there")
   .addHelpText("after", "\nExample:\n  lumbit measure page.json --viewport 390x844 --scroll 400 --json")
-  .action(async (file: string, { viewport, scroll, json }: Options) => {
+  .action(async (file: string, { viewport, scroll, json, ...charted }: Options) => {
+    const viewports = viewport ?? [{ width: 1280, height: 800 }];
     const project = await requireProject(file);
     const { natural, texts } = naturalSizes(project);
-    const layout = layoutPage(project.page, viewport, natural);
-    const pose = poseAt(layout, scroll);
-    if (json) console.log(JSON.stringify(withEstimates(pose, project.page, texts), null, 2));
-    else console.log(table(layout, pose));
+    if (json) {
+      const poses = viewports.map((one) =>
+        withEstimates(poseAt(layoutPage(project.page, one, natural), scroll), project.page, texts),
+      );
+      console.log(JSON.stringify(poses.length === 1 ? poses[0] : poses, null, 2));
+      return;
+    }
+    const pictures = new Map(
+      project.pictures.map(({ path, width, height, bytes }) => [
+        path,
+        { width, height, bytes: bytes.byteLength },
+      ]),
+    );
+    const views = viewports.map((one) => viewOf(project.page, one, natural, pictures));
+    if (charted.chart !== undefined) {
+      await writeChart(charted.chart, views[0] as View, charted);
+      return;
+    }
+    console.log(layerTable(views, scroll));
   });
+
+async function writeChart(
+  file: string,
+  view: View,
+  { scene: name, theme, force }: Pick<Options, "scene" | "theme" | "force">,
+): Promise<void> {
+  const kind = extname(file).toLowerCase();
+  if (![".svg", ".png"].includes(kind))
+    throw new Problem(`${file} is no chart: end its name with .svg or .png`);
+  if (existsSync(file) && !force)
+    throw new Problem(`${file} is there already; name another file, or say --force to replace it`);
+  const scene = name === undefined ? view.scenes[0] : view.scenes.find(({ scene }) => scene.name === name);
+  if (!scene)
+    throw new Problem(
+      `there is no scene "${name}"; the page has ${view.scenes.map(({ scene }) => scene.name).join(", ")}`,
+    );
+  // Loaded here: plotting is slow to start, and nothing else needs it.
+  const { movementChart } = await import("../chart/movement.ts");
+  const svg = movementChart(scene, view, theme);
+  await replaceFile(
+    file,
+    kind === ".svg" ? svg : await sharp(Buffer.from(svg), { density: 144 }).png().toBuffer(),
+  );
+  console.log(`${file}: movement of ${scene.scene.name} at ${viewportName(view.viewport)}`);
+}
 
 /** The pose, with `estimated: true` at every text whose font the page does not ship. */
 function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
@@ -56,68 +105,4 @@ function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
     ),
   }));
   return { ...pose, scenes };
-}
-
-const withInner = (layers: readonly LayerLayout[]): LayerLayout[] =>
-  layers.flatMap((layer) => [layer, ...withInner(layer.layers ?? [])]);
-
-/** A line under the head and nothing else: numbers stand in columns by themselves. */
-const rules = {
-  ...{
-    top: "",
-    "top-mid": "",
-    "top-left": "",
-    "top-right": "",
-    bottom: "",
-    "bottom-mid": "",
-    "bottom-left": "",
-  },
-  ...{
-    "bottom-right": "",
-    left: "",
-    right: "",
-    middle: "",
-    mid: "",
-    "left-mid": "",
-    "mid-mid": "",
-    "right-mid": "",
-  },
-};
-
-function table(layout: PageLayout, pose: PagePose): string {
-  const { viewport, scroll, scrollHeight } = pose;
-  const head = ["layer", "depth", "speed", "left", "top", "width", "height", "overscan", "in view"];
-  const px = (value: number) => value.toFixed(1);
-  const out = [
-    `viewport ${viewport.width} x ${viewport.height}, scrolled ${px(scroll)} of ${px(scrollHeight - viewport.height)} px`,
-  ];
-  for (const [s, scene] of pose.scenes.entries()) {
-    const laidOut = layout.scenes[s];
-    const rows = new Table({
-      head,
-      colAligns: ["left", ...head.slice(2).map(() => "right" as const), "left"],
-      style: { head: [], border: [], "padding-left": 0, "padding-right": 2 },
-      chars: rules,
-    });
-    const all = withInner(laidOut?.layers ?? []);
-    for (const [l, layer] of scene.layers.entries()) {
-      const { depth = 0, speed = 1, overscan } = all[l] ?? {};
-      rows.push([
-        layer.name,
-        Number.isFinite(depth) ? String(+depth.toFixed(3)) : "horizon",
-        speed.toFixed(3),
-        px(layer.left),
-        px(layer.top),
-        px(layer.width),
-        px(layer.height),
-        overscan ? `${px(overscan.top)} / ${px(overscan.bottom)}` : "",
-        layer.visible ? "yes" : "no",
-      ]);
-    }
-    const hold = laidOut?.passage.hold ?? 0;
-    const held = hold > 0 ? `, holds for ${px(hold)}` : "";
-    out.push("", `${scene.name}: top ${px(scene.top)}, height ${px(scene.height)}${held}`);
-    if (rows.length > 0) out.push(rows.toString());
-  }
-  return out.join("\n");
 }

@@ -31,7 +31,17 @@ describe("says what is wrong", () => {
     [
       "an unknown key",
       { ...good, titel: "x" },
-      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, page, fonts, scenes',
+      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, page, fonts, scenes, checks',
+    ],
+    [
+      "a check silenced without a reason",
+      { ...good, checks: [{ rule: "edge", severity: "off" }] },
+      /\/checks\/0\/severity what is silenced says why: give a "reason" beside it/,
+    ],
+    [
+      "a check of a scene that is not there",
+      { ...good, checks: [{ rule: "edge", scene: "reef", severity: "note" }] },
+      /\/checks\/0\/scene there is no scene "reef"/,
     ],
     ["a missing key", { ...good, lang: undefined }, /^\/lang "lang" is missing; it is the page's language/],
     [

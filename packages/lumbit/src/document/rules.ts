@@ -37,6 +37,31 @@ export function findBreaches(document: unknown): Breach[] {
         ...layers.flatMap(([layer, at]) => layerBreaches(layer, [...path, at])),
       ];
     }),
+    ...objects(document.checks).flatMap(([setting, index]) =>
+      checkBreaches(setting, ["checks", index], scenes),
+    ),
+  ];
+}
+
+/** A setting of a check that silences says why, and what it names is there. */
+function checkBreaches(setting: Json, path: Path, scenes: [Json, number][]): Breach[] {
+  const breach = (key: string, message: string): Breach => ({ path: [...path, key], message });
+  const named = scenes.filter(([{ name }]) => setting.scene === undefined || name === setting.scene);
+  const layers = named.flatMap(([{ layers }]) => withInner(objects(layers), []).map(([{ name }]) => name));
+  return [
+    ...(setting.severity === "off" && !("reason" in setting)
+      ? [breach("severity", 'what is silenced says why: give a "reason" beside it')]
+      : []),
+    ...(named.length === 0
+      ? [breach("scene", `there is no scene "${setting.scene}"`)]
+      : setting.layer !== undefined && !layers.includes(setting.layer)
+        ? [
+            breach(
+              "layer",
+              `there is no layer "${setting.layer}" in ${setting.scene ? "this scene" : "any scene"}`,
+            ),
+          ]
+        : []),
   ];
 }
 

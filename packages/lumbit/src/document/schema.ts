@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { matchesMedia } from "../core/index.ts";
+import { checkRules, matchesMedia } from "../core/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { isSafeLink } from "./link.ts";
 import { clipPattern, rampProperties } from "./ramp.ts";
@@ -459,6 +459,16 @@ const look = z
   })
   .describe("what the whole page looks like");
 
+const checkSetting = z
+  .strictObject({
+    rule: z.enum(checkRules).describe(`a rule: ${checkRules.map((rule) => `"${rule}"`).join(", ")}`),
+    scene: z.string().describe("the name of the scene that it is for; all of them without it").optional(),
+    layer: z.string().describe("the name of the layer that it is for; all of them without it").optional(),
+    severity: z.enum(["error", "warning", "note", "off"]).describe('"error", "warning", "note" or "off"'),
+    reason: words(1, "why it is so on this page").optional(),
+  })
+  .describe("a setting of a check: rule, scene, layer, severity, reason");
+
 /** The page file, `lumbit/1`. */
 export const pageSchema = z
   .strictObject({
@@ -472,6 +482,7 @@ export const pageSchema = z
     page: look.optional(),
     fonts: z.array(fontFace).describe("a list of font files shipped with the page").optional(),
     scenes: z.array(scene).min(1).describe("a list of at least one scene, from top to bottom"),
+    checks: z.array(checkSetting).describe("a list of settings of checks").optional(),
   })
   .describe("a page of layered scenes");
 

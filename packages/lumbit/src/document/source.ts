@@ -83,6 +83,13 @@ export class Source {
 export const pointer = (path: Path): string =>
   path.map((key) => `/${String(key).replaceAll("~", "~0").replaceAll("/", "~1")}`).join("");
 
+/** The path of a JSON Pointer (RFC 6901). */
+export const parsePointer = (text: string): Path =>
+  text
+    .split("/")
+    .slice(1)
+    .map((key) => (/^\d+$/.test(key) ? Number(key) : key.replaceAll("~1", "/").replaceAll("~0", "~")));
+
 const syntaxMessages: Record<string, string> = {
   CommaExpected: "a comma is missing before this",
   ColonExpected: "a colon is missing before this",

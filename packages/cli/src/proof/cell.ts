@@ -1,0 +1,220 @@
+import type { View } from "lumbit/checks";
+import { momentAt } from "lumbit/checks";
+import {
+  type Block,
+  fittedWidth,
+  isGroup,
+  isImage,
+  isShape,
+  isText,
+  type LayerPose,
+  poseAt,
+  resolveFontSize,
+  resolveLength,
+  type Scene,
+  type TextLayer,
+  type TextStyle,
+  textDefaults,
+  type Viewport,
+} from "lumbit/core";
+import type { TextSizer } from "../text-size.ts";
+import { type Child, type Css, node } from "./node.ts";
+
+/** What a picture of a page needs besides its model. */
+export interface Materials {
+  texts: TextSizer;
+  /** How CSS names a picture of the page. */
+  picture(path: string): string;
+}
+
+/** The page at a viewport and scroll position, drawn with boxes: what a browser would show there, without one. */
+export function drawPage(view: View, scroll: number, materials: Materials): Child {
+  const { page, viewport, layout } = view;
+  const pose = poseAt(layout, scroll);
+  const look = page.page ?? {};
+  const backdrop =
+    look.backdrop && pose.backdrop
+      ? [
+          node("i", {
+            ...box(pose.backdrop),
+            background: materials.picture(look.backdrop.image),
+            "background-size": "cover",
+            "background-position": shares(look.backdrop.subject),
+          }),
+        ]
+      : [];
+  const scenes = view.scenes.flatMap((scene, index) => {
+    const at = pose.scenes[index];
+    if (!at || at.top >= viewport.height || at.top + at.height <= 0) return [];
+    const around = { left: scene.layout.left, top: at.top, width: scene.layout.width, height: at.height };
+    const layers = scene.layers
+      .map((own, layer) => ({ own, pose: at.layers[layer] as LayerPose }))
+      .filter(({ own, pose }) => pose.visible && !own.layout.hidden)
+      .toSorted((a, b) => a.own.paint - b.own.paint)
+      .map(({ own, pose: drawn }) => {
+        const clip = momentAt(own, pose.scroll)?.clip ?? around;
+        const inside = { ...drawn, left: drawn.left - clip.left, top: drawn.top - clip.top };
+        const filter = [
+          drawn.blur > 0.05 && `blur(${drawn.blur}px)`,
+          drawn.brightness !== 1 && `brightness(${drawn.brightness})`,
+          drawn.saturation !== 1 && `saturate(${drawn.saturation})`,
+        ].filter(Boolean);
+        const common: Css = {
+          ...box(inside),
+          opacity: drawn.opacity === 1 ? undefined : drawn.opacity,
+          rotate: drawn.rotate === 0 ? undefined : `${drawn.rotate}deg`,
+          filter: filter.length > 0 ? filter.join(" ") : undefined,
+        };
+        const rounded = "radius" in own.layer && own.layer.radius;
+        const radius = rounded
+          ? `${resolveLength(rounded, { viewport, percent: drawn.width })}px`
+          : undefined;
+        const { layer } = own;
+        const content = isText(layer)
+          ? text(layer, scene.scene, inside, common, view, materials)
+          : isImage(layer)
+            ? node("i", {
+                ...common,
+                background: materials.picture(layer.image),
+                "background-size": layer.fit === "contain" ? "contain" : "cover",
+                "background-position": shares(layer.subject),
+              })
+            : node("i", {
+                ...common,
+                background: isShape(layer) || isGroup(layer) ? layer.background : undefined,
+                "border-radius": isShape(layer) && layer.shape === "ellipse" ? "50%" : radius,
+                "box-shadow": isShape(layer) ? layer.shadow : undefined,
+              });
+        return node("i", { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius }, [
+          content,
+        ]);
+      });
+    const ground = node("i", { ...box(around), background: scene.scene.background });
+    const blocks = scene.scene.content ? [content(scene.scene, scene.scene.content, at.top, view)] : [];
+    return [ground, ...blocks, ...layers];
+  });
+  return node(
+    "i",
+    { ...box({ left: 0, top: 0, ...viewport }), background: look.background, overflow: "hidden" },
+    [...backdrop, ...scenes],
+  );
+}
+
+const box = ({
+  left,
+  top,
+  width,
+  height,
+}: {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}): Css => ({
+  left: px(left),
+  top: px(top),
+  width: px(width),
+  height: px(height),
+});
+const px = (value: number) => `${Math.round(value * 10) / 10}px`;
+const shares = ([x, y]: readonly [number, number] = [0.5, 0.5]) => `${x * 100}% ${y * 100}%`;
+
+function text(
+  layer: TextLayer,
+  scene: Scene,
+  pose: LayerPose,
+  common: Css,
+  view: View,
+  { texts }: Materials,
+): Child {
+  const slack = 0.01 * pose.width;
+  const fitted = fittedWidth(layer) !== undefined && {
+    width: pose.width / pose.scale,
+    ems: texts.ems(layer),
+  };
+  const size =
+    pose.scale * resolveFontSize(layer.fontSize, { viewport: view.viewport, ...(fitted && { fitted }) });
+  const oneLine = layer.wrap === false || layer.repeat !== undefined || fitted !== false;
+  return node(
+    "i",
+    {
+      ...common,
+      // A little wider than measured: rounding must not break a line.
+      left: px(pose.left - slack),
+      width: px(pose.width + 2 * slack),
+      ...textCss(layer, size, scene, view),
+      "white-space": oneLine ? "pre" : "pre-line",
+      "-webkit-text-stroke": layer.outline ? `${layer.outline} currentcolor` : undefined,
+      "-webkit-text-fill-color": layer.outline ? "transparent" : undefined,
+    },
+    [
+      Array(layer.repeat ?? 1)
+        .fill(layer.text)
+        .join(" "),
+    ],
+  );
+}
+
+const textCss = (style: TextStyle, size: number, scene: Scene, { page, viewport }: View): Css => ({
+  color: style.color ?? scene.color ?? page.page?.color,
+  "font-family": style.fontFamily ?? page.page?.fontFamily,
+  "font-size": px(size),
+  "font-weight": style.fontWeight ?? textDefaults.fontWeight,
+  "font-style": style.fontStyle,
+  "line-height": style.lineHeight ?? textDefaults.lineHeight,
+  "letter-spacing": spacing(style.letterSpacing, size, viewport),
+  "text-align": style.textAlign,
+});
+
+const spacing = (length: TextStyle["letterSpacing"], size: number, viewport: Viewport) =>
+  length === undefined
+    ? undefined
+    : /[\d.]em$/.test(String(length)) && !/rem$/.test(String(length))
+      ? `${length}`
+      : px(resolveLength(length as string, { viewport, percent: size }));
+
+/** A scene's content in the flow, in its column. */
+function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view: View): Child {
+  const { viewport, page } = view;
+  const across = (length: string | 0) => resolveLength(length, { viewport, percent: viewport.width });
+  const look = page.page ?? {};
+  const width = Math.min(
+    viewport.width - 2 * across(look.margin ?? "1.25rem"),
+    across(look.column ?? "720px"),
+  );
+  return node(
+    "i",
+    {
+      left: px((viewport.width - width) / 2),
+      top: px(sceneTop + across(scene.paddingTop ?? 0)),
+      width: px(width),
+      display: "grid",
+      gap: px(across(look.gap ?? "1rem")),
+    },
+    blocks.map((block) => {
+      const size = resolveFontSize(block.fontSize, { viewport });
+      const css: Css = {
+        ...textCss(block, size, scene, view),
+        position: "static",
+        "white-space": "pre-line",
+        "max-width": block.maxWidth === undefined ? undefined : px(across(block.maxWidth)),
+      };
+      if (block.list) return node("i", css, [block.list.map((entry) => `•  ${entry}`).join("\n")]);
+      return node("i", css, [
+        block.background
+          ? node(
+              "i",
+              {
+                position: "static",
+                display: "inline-block",
+                padding: `${block.padding ?? "0.75rem"} calc(2 * ${block.padding ?? "0.75rem"})`,
+                background: block.background,
+                "border-radius": block.radius === undefined ? undefined : String(block.radius),
+              },
+              [block.text ?? ""],
+            )
+          : (block.text ?? ""),
+      ]);
+    }),
+  );
+}

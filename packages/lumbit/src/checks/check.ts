@@ -1,0 +1,113 @@
+import type { CheckRule, Natural, Page, Viewport } from "../core/index.ts";
+import { type Finding, rules, type Severity, type Sighting, viewportName } from "./finding.ts";
+import type { Picture } from "./picture.ts";
+import { contrast } from "./rules/contrast.ts";
+import { edge } from "./rules/edge.ts";
+import { faint, room, strong } from "./rules/movement.ts";
+import { order } from "./rules/order.ts";
+import { reading } from "./rules/reading.ts";
+import { alt, headings, links } from "./rules/semantics.ts";
+import { sharpness } from "./rules/sharpness.ts";
+import { subject } from "./rules/subject.ts";
+import { unseen } from "./rules/unseen.ts";
+import { weight } from "./rules/weight.ts";
+import { type SceneView, type View, viewOf } from "./view.ts";
+
+/** The screens that a page is judged on: telephones both ways, tablets, laptops, desks, a very wide one. */
+export const defaultViewports: readonly Viewport[] = [
+  { width: 320, height: 568 },
+  { width: 390, height: 844 },
+  { width: 844, height: 390 },
+  { width: 768, height: 1024 },
+  { width: 1280, height: 800 },
+  { width: 1920, height: 1080 },
+  { width: 2560, height: 1080 },
+  { width: 2560, height: 1440 },
+];
+
+export interface CheckInput {
+  page: Page;
+  /** The natural sizes of its texts, pictures and contents. */
+  natural: Natural;
+  /** What is known of its picture files, by their paths; rules that need one that is missing say nothing of it. */
+  pictures?: ReadonlyMap<string, Picture>;
+  /** `defaultViewports` without it. */
+  viewports?: readonly Viewport[];
+  /** Called before each viewport is judged. */
+  progress?: (viewport: Viewport) => void;
+}
+
+const ofScenes: Partial<Record<CheckRule, (scene: SceneView, view: View) => Sighting[]>> = {
+  order,
+  edge,
+  sharpness,
+  subject,
+  contrast,
+  reading,
+  faint,
+  strong,
+  unseen,
+};
+const ofViews: Partial<Record<CheckRule, (view: View) => Sighting[]>> = { room, weight };
+const ofPages: Partial<Record<CheckRule, (page: Page) => Sighting[]>> = { alt, headings, links };
+
+/**
+ * Everything that is wrong with a page, over all viewports and everything that can be scrolled: one finding for each
+ * rule and thing that it is about, the gravest first. What the page file silences with a reason is left out.
+ */
+export function checkPage({
+  page,
+  natural,
+  pictures = new Map(),
+  viewports = defaultViewports,
+  progress,
+}: CheckInput): Finding[] {
+  const found: Seen[] = [];
+  const add = (rule: string, viewport: string, sightings: readonly Sighting[]) =>
+    found.push(...sightings.map((sighting) => ({ rule: rule as CheckRule, viewport, sighting })));
+  for (const [rule, judge] of Object.entries(ofPages)) add(rule, "", judge(page));
+  for (const viewport of viewports) {
+    progress?.(viewport);
+    const view = viewOf(page, viewport, natural, pictures);
+    for (const [rule, judge] of Object.entries(ofViews)) add(rule, viewportName(viewport), judge(view));
+    for (const [rule, judge] of Object.entries(ofScenes))
+      for (const scene of view.scenes) add(rule, viewportName(viewport), judge(scene, view));
+  }
+  const groups = new Map<string, Seen[]>();
+  for (const one of found) {
+    const key = `${one.rule} ${one.sighting.path}`;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  return [...groups.values()]
+    .flatMap((group) => findingOf(group, page, viewports.length))
+    .sort((a, b) => gravity.indexOf(a.severity) - gravity.indexOf(b.severity));
+}
+
+interface Seen {
+  rule: CheckRule;
+  viewport: string;
+  sighting: Sighting;
+}
+const gravity: readonly Severity[] = ["error", "warning", "note"];
+
+/** One finding from what was seen of it at every viewport; the worst one has the figure and the change. */
+function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: number): Finding[] {
+  const [worst] = group.toSorted((a, b) => b.sighting.amount - a.sighting.amount);
+  if (!worst) return [];
+  const { from: _from, to: _to, amount: _amount, everywhere, change, ...sighting } = worst.sighting;
+  const mends = change && (!everywhere || group.length === viewports);
+  const setting = checks.find(
+    ({ rule, scene, layer }) =>
+      rule === worst.rule &&
+      (scene === undefined || scene === sighting.scene) &&
+      (layer === undefined || layer === sighting.layer),
+  );
+  const severity = setting?.severity ?? rules[worst.rule].severity;
+  if (severity === "off") return [];
+  const places = group.flatMap(({ viewport, sighting: { from, to } }) =>
+    viewport ? [{ viewport, from, to }] : [],
+  );
+  return [
+    { rule: worst.rule, severity, ...sighting, ...(mends && { change }), places, why: rules[worst.rule].why },
+  ];
+}

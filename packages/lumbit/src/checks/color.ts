@@ -1,0 +1,127 @@
+import { converter, parse } from "culori";
+import type { Pixel } from "./picture.ts";
+
+const rgb = converter("rgb");
+
+/** A CSS color; nothing for what is none. */
+export function parseColor(text: string): Pixel | undefined {
+  const color = rgb(parse(text));
+  return color && { r: color.r, g: color.g, b: color.b, alpha: color.alpha ?? 1 };
+}
+
+/** The color of a background at a point of its box, in shares: a color, or the first gradient with the colors it runs through. */
+export function colorAt(background: string, x: number, y: number): Pixel | undefined {
+  const plain = parseColor(background);
+  if (plain) return plain;
+  const layers = splitAtCommas(background).map((layer) => gradientAt(layer, x, y) ?? parseColor(layer));
+  return layers.reduceRight<Pixel | undefined>(
+    (below, above) => (above ? (below ? over(above, below) : above) : below),
+    undefined,
+  );
+}
+
+/** One gradient of a background. Circles are taken as wide as half of the box. */
+function gradientAt(text: string, x: number, y: number): Pixel | undefined {
+  const match = /^(?:repeating-)?(linear|radial)-gradient\((.*)\)$/s.exec(text.trim());
+  if (!match) return undefined;
+  const parts = splitAtCommas(match[2] ?? "");
+  const first = parts[0] ?? "";
+  const headed = stopOf(first) === undefined;
+  const stops = (headed ? parts.slice(1) : parts).map(stopOf).filter((stop) => stop !== undefined);
+  const share = match[1] === "linear" ? alongLine(headed ? first : "", x, y) : fromMiddle(first, x, y);
+  return between(spread(stops), share);
+}
+
+interface Stop {
+  color: Pixel;
+  at?: number;
+}
+
+function stopOf(text: string): Stop | undefined {
+  const match = /^(.*?)(?:\s+(-?[\d.]+)%(?:\s+-?[\d.]+%)?)?$/s.exec(text.trim());
+  const color = parseColor(match?.[1] ?? text);
+  return color && { color, ...(match?.[2] && { at: Number(match[2]) / 100 }) };
+}
+
+/** Stops with a place each: those without lie evenly between the ones that have. */
+function spread(stops: readonly Stop[]): Required<Stop>[] {
+  const at = stops.map((stop, index) =>
+    index === 0 ? (stop.at ?? 0) : index === stops.length - 1 ? (stop.at ?? 1) : stop.at,
+  );
+  return stops.map(({ color }, index) => {
+    if (at[index] !== undefined) return { color, at: at[index] };
+    const before = at.findLastIndex((place, other) => other < index && place !== undefined);
+    const after = at.findIndex((place, other) => other > index && place !== undefined);
+    const [from, to] = [at[before] ?? 0, at[after] ?? 1];
+    return { color, at: from + ((to - from) * (index - before)) / (after - before) };
+  });
+}
+
+function between(stops: readonly Required<Stop>[], share: number): Pixel | undefined {
+  const next = stops.findIndex(({ at }) => at >= share);
+  const [a, b] = [stops[next - 1], stops[next]];
+  if (!b || !a) return (b ?? stops.at(-1))?.color;
+  const t = (share - a.at) / (b.at - a.at || 1);
+  const mix = (key: keyof Pixel) => a.color[key] + (b.color[key] - a.color[key]) * t;
+  return { r: mix("r"), g: mix("g"), b: mix("b"), alpha: mix("alpha") };
+}
+
+function alongLine(direction: string, x: number, y: number): number {
+  const degrees = /^(-?[\d.]+)deg$/.exec(direction)?.[1];
+  const sides = { "to top": 0, "to right": 90, "to left": 270, "to top right": 45, "to bottom right": 135 };
+  const angle = degrees === undefined ? (sides[direction as keyof typeof sides] ?? 180) : Number(degrees);
+  const [dx, dy] = [Math.sin((angle * Math.PI) / 180), -Math.cos((angle * Math.PI) / 180)];
+  return 0.5 + ((x - 0.5) * dx + (y - 0.5) * dy) / (Math.abs(dx) + Math.abs(dy));
+}
+
+function fromMiddle(shape: string, x: number, y: number): number {
+  const middle = /at\s+(-?[\d.]+)%\s+(-?[\d.]+)%/.exec(shape);
+  const [cx, cy] = [Number(middle?.[1] ?? 50) / 100, Number(middle?.[2] ?? 50) / 100];
+  // To the farthest corner, as CSS has it unless told otherwise.
+  const [width, height] = [Math.max(cx, 1 - cx), Math.max(cy, 1 - cy)];
+  return Math.hypot((x - cx) / width, (y - cy) / height) / Math.SQRT2;
+}
+
+function splitAtCommas(text: string): string[] {
+  const parts: string[] = [];
+  let [depth, start] = [0, 0];
+  for (let index = 0; index <= text.length; index++) {
+    if (text[index] === "(") depth++;
+    if (text[index] === ")") depth--;
+    if (index === text.length || (text[index] === "," && depth === 0)) {
+      parts.push(text.slice(start, index).trim());
+      start = index + 1;
+    }
+  }
+  return parts;
+}
+
+/** One pixel over another. */
+export function over(above: Pixel, below: Pixel): Pixel {
+  const alpha = above.alpha + below.alpha * (1 - above.alpha);
+  const mix = (key: "r" | "g" | "b") =>
+    alpha === 0 ? 0 : (above[key] * above.alpha + below[key] * below.alpha * (1 - above.alpha)) / alpha;
+  return { r: mix("r"), g: mix("g"), b: mix("b"), alpha };
+}
+
+/** The relative luminance of a color, 0..1. Source: WCAG 2.2, "relative luminance". */
+export function luminance({ r, g, b }: Pixel): number {
+  const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
+  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
+}
+
+/** The contrast of two colors, 1..21. Source: WCAG 2.2, "contrast ratio". */
+export function contrastOf(a: Pixel, b: Pixel): number {
+  const [x, y] = [luminance(a), luminance(b)];
+  return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
+}
+
+/** A color as CSS writes it in six digits. */
+export const hexOf = ({ r, g, b }: Pixel): string =>
+  `#${[r, g, b]
+    .map((value) =>
+      Math.round(Math.min(Math.max(value, 0), 1) * 255)
+        .toString(16)
+        .padStart(2, "0"),
+    )
+    .join("")}`;

@@ -1,0 +1,71 @@
+import { isGroup, isImage, isShape } from "../core/index.ts";
+import { colorAt } from "./color.ts";
+import { type Pixel, pixelAt } from "./picture.ts";
+import type { LayerView, Moment, View } from "./view.ts";
+
+/** The pose of a layer at a scroll position, between two that are known. */
+export function momentAt({ track }: LayerView, scroll: number): Moment | undefined {
+  const next = track.findIndex((moment) => moment.scroll >= scroll);
+  const [a, b] = [track[next - 1], track[next]];
+  if (!b || !a) return b ?? track.at(-1);
+  const share = (scroll - a.scroll) / (b.scroll - a.scroll || 1);
+  const between = (from: number, to: number) => from + (to - from) * share;
+  const pose = {
+    ...b.pose,
+    left: between(a.pose.left, b.pose.left),
+    top: between(a.pose.top, b.pose.top),
+    width: between(a.pose.width, b.pose.width),
+    height: between(a.pose.height, b.pose.height),
+    opacity: between(a.pose.opacity, b.pose.opacity),
+  };
+  const scene = { ...b.scene, top: between(a.scene.top, b.scene.top) };
+  const clip = {
+    left: between(a.clip.left, b.clip.left),
+    top: between(a.clip.top, b.clip.top),
+    width: between(a.clip.width, b.clip.width),
+    height: between(a.clip.height, b.clip.height),
+  };
+  return { scroll, pose, scene, clip };
+}
+
+/** What a picture, shape or group has at a point of the screen: nothing where it does not reach. Turned layers are left out. */
+export function pixelOn(
+  { layer, layout }: LayerView,
+  { pose, clip }: Moment,
+  point: { x: number; y: number },
+  { pictures }: View,
+): Pixel | undefined {
+  if (layout.hidden || pose.opacity === 0 || pose.width <= 0 || pose.rotate % 360 !== 0) return undefined;
+  const [x, y] = [(point.x - pose.left) / pose.width, (point.y - pose.top) / pose.height];
+  if (x < 0 || y < 0 || x > 1 || y > 1) return undefined;
+  const [inX, inY] = [point.x - clip.left, point.y - clip.top];
+  if (inX < 0 || inY < 0 || inX > clip.width || inY > clip.height) return undefined;
+  let pixel: Pixel | undefined;
+  if (isImage(layer)) {
+    const picture = pictures.get(layer.image);
+    const at = picture && cropped(picture, pose, layer.subject ?? [0.5, 0.5], layer.fit !== "contain", x, y);
+    pixel = at && picture && pixelAt(picture, at.x, at.y);
+  } else if (isShape(layer) || isGroup(layer)) {
+    if (layer.shape === "ellipse" && (2 * x - 1) ** 2 + (2 * y - 1) ** 2 > 1) return undefined;
+    pixel = layer.background === undefined ? undefined : colorAt(layer.background, x, y);
+  }
+  return pixel && { ...pixel, alpha: pixel.alpha * pose.opacity };
+}
+
+/** The point of a picture's file at a point of its box, both in shares. */
+export function cropped(
+  file: { width: number; height: number },
+  box: { width: number; height: number },
+  [subjectX, subjectY]: readonly [number, number],
+  cover: boolean,
+  x: number,
+  y: number,
+): { x: number; y: number } {
+  const ratios = [box.width / file.width, box.height / file.height];
+  const scale = cover ? Math.max(...ratios) : Math.min(...ratios);
+  const [width, height] = [file.width * scale, file.height * scale];
+  return {
+    x: (x * box.width - (box.width - width) * subjectX) / width,
+    y: (y * box.height - (box.height - height) * subjectY) / height,
+  };
+}

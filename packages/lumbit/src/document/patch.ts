@@ -1,0 +1,41 @@
+import { applyEdits, type Edit, findNodeAtLocation, modify, parseTree } from "jsonc-parser";
+import { type Path, parsePointer } from "./source.ts";
+
+/** One operation of a JSON Patch (RFC 6902). */
+export type Operation =
+  | { op: "add" | "replace"; path: string; value: unknown }
+  | { op: "remove"; path: string };
+
+/** The text of a page file with operations applied; what they do not change stays as it was written. */
+export function patchText(text: string, operations: readonly Operation[]): string {
+  const indent = /\n([ \t]+)"/.exec(text)?.[1] ?? "  ";
+  const formattingOptions = {
+    insertSpaces: !indent.startsWith("\t"),
+    tabSize: indent.length,
+    eol: text.includes("\r\n") ? "\r\n" : "\n",
+  };
+  // From the end of the document, so that removing an entry of a list does not move those still to be changed.
+  const later = (a: Operation, b: Operation) => b.path.localeCompare(a.path, "en", { numeric: true });
+  return operations.toSorted(later).reduce((current, operation) => {
+    const path = [...parsePointer(operation.path)];
+    const edits =
+      operation.op === "remove"
+        ? removal(current, path)
+        : modify(current, path, operation.value, { formattingOptions });
+    return applyEdits(current, edits);
+  }, text);
+}
+
+/** Takes a value out with the comma beside it. The package's own removal leaves pieces of the last entry of a list. */
+function removal(text: string, path: Path): Edit[] {
+  const root = parseTree(text);
+  const value = root && findNodeAtLocation(root, [...path]);
+  const entry = value?.parent?.type === "property" ? value.parent : value;
+  const siblings = entry?.parent?.children ?? [];
+  if (!entry) return [];
+  const at = siblings.indexOf(entry);
+  const [before, after] = [siblings[at - 1], siblings[at + 1]];
+  const start = before ? before.offset + before.length : entry.offset;
+  const end = before || !after ? entry.offset + entry.length : after.offset;
+  return [{ offset: start, length: end - start, content: "" }];
+}

@@ -1,0 +1,83 @@
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { expect, test } from "vitest";
+import { lumbit, temporaryFolder } from "./command.ts";
+
+const folder = temporaryFolder();
+const place = { left: "20%", top: "30%", width: "160px", height: "90px" };
+const layer = (name: string, depth: number) => ({
+  name,
+  shape: "rectangle",
+  background: "#0a6",
+  depth,
+  place,
+});
+writeFileSync(
+  join(folder, "page.json"),
+  JSON.stringify({
+    format: "lumbit/1",
+    title: "Tidehouse",
+    lang: "en",
+    scenes: [
+      { name: "top", layers: [] },
+      {
+        name: "sea",
+        height: "80vh",
+        hold: "50vh",
+        layers: [layer("far", 3), layer("mid", 1), layer("near", -0.2)],
+      },
+      { name: "end", layers: [] },
+    ],
+  }),
+);
+const chart = (...more: string[]) => lumbit(["measure", "page.json", "--chart", ...more], folder);
+
+test("draws a line for each layer, as steep as its drift, with the settle moment and the hold", () => {
+  expect(chart("sea.svg", "--scene", "sea")).toMatchObject({
+    status: 0,
+    stdout: "sea.svg: movement of sea at 1280x800\n",
+    stderr: "",
+  });
+  const svg = readFileSync(join(folder, "sea.svg"), "utf8");
+  expect(svg).toMatch(/<title>Movement of sea at 1280 × 800<\/title>/);
+  for (const word of ["far", "mid", "near", "settle", "holds"]) expect(svg).toContain(`>${word}</text>`);
+  const group = /<g[^>]*aria-label="line"[^>]*>(.*?)<\/g>/s.exec(svg)?.[1] ?? "";
+  const slopes = [...group.matchAll(/ d="M([\d.-]+),([\d.-]+).*?L([\d.-]+),([\d.-]+)"/g)].map(
+    ([, x, y, toX, toY]) => (Number(toY) - Number(y)) / (Number(toX) - Number(x)),
+  );
+  const [far = 0, mid = 0, near = 0] = slopes;
+  expect(slopes).toHaveLength(3);
+  // Drifts are 3/4, 1/2 and -1/4.
+  expect(far / mid).toBeCloseTo(1.5, 2);
+  expect(near / mid).toBeCloseTo(-0.5, 2);
+});
+
+test("is a picture too, light or dark", async () => {
+  const ground = async (theme: string) => {
+    expect(chart(`${theme}.png`, "--scene", "sea", "--theme", theme).status).toBe(0);
+    const { data, info } = await sharp(join(folder, `${theme}.png`))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height]).toEqual([2000, 1120]);
+    return data[0] ?? 0;
+  };
+  expect(await ground("light")).toBeGreaterThan(230);
+  expect(await ground("dark")).toBeLessThan(40);
+});
+
+test("says what is wrong, and writes nothing then", () => {
+  writeFileSync(join(folder, "kept.svg"), "mine");
+  for (const [args, message] of [
+    [["kept.svg"], /is there already/],
+    [["a.gif"], /end its name with \.svg or \.png/],
+    [["a.svg", "--scene", "reef"], /there is no scene "reef"; the page has top, sea, end/],
+    [["a.svg", "--theme", "blue"], /Allowed choices are light, dark/],
+  ] as const) {
+    const { status, stderr } = chart(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+  }
+  expect(readFileSync(join(folder, "kept.svg"), "utf8")).toBe("mine");
+  expect(existsSync(join(folder, "a.svg"))).toBe(false);
+});
