@@ -1,6 +1,6 @@
 // Draws docs/screenshots from the demo and the starter page. Needs a build.
 import { spawn, spawnSync } from "node:child_process";
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
@@ -116,6 +116,29 @@ await terminal(
   `${lumbit("measure", demo, "--viewport", "1280x800", "--scroll", "400").split("\n\nshelf")[0]}\n\n…`,
   "measure",
 );
+
+lumbit(
+  ...["proof", demo, "-o", target("proof"), "--force", "--scene", "descent"],
+  ...["390x844", "1280x800", "2560x1080"].flatMap((viewport) => ["--viewport", viewport]),
+);
+
+lumbit("measure", demo, "--chart", target("movement"), "--force", "--scene", "gear", "--theme", "dark");
+
+// Two of the planted faults of the tests in one page.
+const faulty = join(folder, "faulty");
+mkdirSync(faulty);
+const [first, second] = ["contrast", "strong"].map((name) =>
+  JSON.parse(readFileSync(join(root, "test/faults", `${name}.json`), "utf8")),
+);
+const [scene] = second.scenes;
+writeFileSync(
+  join(faulty, "page.json"),
+  JSON.stringify({
+    ...first,
+    scenes: [...first.scenes, { ...scene, name: "weeds", layers: scene.layers.slice(1) }],
+  }),
+);
+await terminal("lumbit check page.json", lumbit("check", join(faulty, "page.json")), "check");
 
 const starter = join(folder, "starter");
 lumbit("new", starter);

@@ -58,7 +58,7 @@ function farFronds() {
   return [0.03, 0.1, 0.16, 0.21, 0.29, 0.35, 0.66, 0.74, 0.8, 0.87, 0.93, 0.98].map((x, index) => ({
     x: x + random.around(0, 0.012),
     top: random.between(-0.05, 0.3) + (Math.abs(x - 0.5) < 0.22 ? 0.25 : 0),
-    size: random.between(84, 118),
+    size: random.between(98, 138),
     lean: random.around(0.3, 0.5),
     seed: 700 + index,
   }));
@@ -88,10 +88,10 @@ const pictures = {
   shafts: { draw: () => drawShafts(1280, 720), quality: 60, alpha: 60 },
   "far-reef": { draw: () => drawFarReef(2200, 900), quality: 72, soften: 1.6 },
   "far-kelp": {
-    draw: () => drawStand(2100, 1370, farFronds(), farLook),
+    draw: () => drawStand(2460, 1605, farFronds(), farLook),
     quality: 60,
     alpha: 40,
-    soften: 1.2,
+    soften: 1.4,
   },
   school: { draw: () => drawSchool(1900, 1100), quality: 78 },
   snow: { draw: () => drawSnow(2400, 1600), quality: 50, alpha: 60 },
@@ -139,16 +139,16 @@ const pictures = {
       ),
     quality: 74,
   },
-  neap: { draw: () => drawTide(1100, 1500, "neap"), quality: 72 },
-  spring: { draw: () => drawTide(1100, 1500, "spring"), quality: 74 },
+  neap: { draw: () => drawTide(1210, 1650, "neap"), quality: 72 },
+  spring: { draw: () => drawTide(1210, 1650, "spring"), quality: 74 },
   shelf: { draw: () => drawShelf(1920, 1200), quality: 74 },
   pit: { draw: () => drawPit(1920, 1200), quality: 76 },
   deep: { draw: () => drawDeep(1920, 1200), quality: 78 },
   ...Object.fromEntries(
-    ["bass", "star", "anemone", "jelly", "comb"].map((name) => [
-      name,
-      { draw: () => drawSpecies(1100, 1300, name), quality: 74 },
-    ]),
+    // What has fine lines is larger.
+    Object.entries({ bass: 1100, star: 1320, anemone: 1320, jelly: 1320, comb: 1100 }).map(
+      ([name, width]) => [name, { draw: () => drawSpecies(width, (width * 13) / 11, name), quality: 74 }],
+    ),
   ),
   helmet: { draw: () => drawHelmet(900, 980), quality: 80 },
   boot: { draw: () => drawBoot(720, 640), quality: 80 },
