@@ -10,6 +10,8 @@ export default defineConfig({
     ],
     // Browsers measure each other when they share the machine.
     fileParallelism: false,
+    // A browser on a busy machine may stop answering; a fault of ours fails twice.
+    retry: 1,
     testTimeout: 120_000,
     hookTimeout: 120_000,
   },

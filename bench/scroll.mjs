@@ -5,6 +5,7 @@ import { fileURLToPath } from "node:url";
 import { chromium } from "playwright-core";
 import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
 import { benchFiles, benchPage, reelPage, swayPage, ways } from "./pages.mjs";
+import { traced } from "./trace.mjs";
 
 const runs = Number(process.argv[2] ?? 5);
 const distance = 10_000;
@@ -44,51 +45,15 @@ async function circle(page) {
   }
 }
 
-/** Has a page acted upon and reads off the trace what the main thread did. */
+/** Opens a page, has it acted upon and reads off the trace what the main thread did. */
 async function measure(url, act) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(url);
   await page.waitForTimeout(300);
-  const client = await page.context().newCDPSession(page);
-  const events = [];
-  client.on("Tracing.dataCollected", ({ value }) => events.push(...value));
-  await client.send("Tracing.start", {
-    transferMode: "ReportEvents",
-    traceConfig: { includedCategories: ["devtools.timeline", "toplevel"] },
-  });
-  await act(page);
-  await page.waitForTimeout(300);
-  const done = new Promise((resolve) => client.once("Tracing.tracingComplete", resolve));
-  await client.send("Tracing.end");
-  await done;
+  const sums = await traced(page, act);
   const scrolled = await page.evaluate(() => scrollY);
   await page.close();
-  return { ...readTrace(events), scrolled };
-}
-
-/** Sums of a trace in milliseconds, of the thread that updates the page. */
-function readTrace(events) {
-  const style = events.find(
-    ({ name }) => name === "UpdateLayoutTree" || name === "Layerize" || name === "PrePaint",
-  );
-  const main = events.filter(({ pid, tid, ph }) => ph === "X" && pid === style?.pid && tid === style?.tid);
-  const sum = (...names) =>
-    main.filter(({ name }) => names.includes(name)).reduce((total, { dur = 0 }) => total + dur, 0) / 1000;
-  const scripts = main.filter(({ name }) =>
-    ["FunctionCall", "FireAnimationFrame", "EventDispatch", "EvaluateScript"].includes(name),
-  );
-  const inScript = ({ ts }) => scripts.some((script) => ts >= script.ts && ts <= script.ts + script.dur);
-  return {
-    total: sum("ThreadControllerImpl::RunTask", "RunTask"),
-    script: sum("FunctionCall"),
-    style: sum("UpdateLayoutTree"),
-    layout: sum("Layout"),
-    paint: sum("PrePaint", "Paint", "Layerize", "Commit"),
-    forced: main.filter(
-      (event) => (event.name === "Layout" || event.name === "UpdateLayoutTree") && inScript(event),
-    ).length,
-    frames: main.filter(({ name }) => name === "PrePaint").length,
-  };
+  return { ...sums, scrolled };
 }
 
 /** Medians over the runs, the ways taking turns so that a slow moment of the machine hits all of them. */

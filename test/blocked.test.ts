@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
 import { pathToFileURL } from "node:url";
 import { layoutPage, type Page, poseAt } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
@@ -74,9 +75,10 @@ test("with the main thread blocked, native layers are where they belong while th
   const scrolling = client.send("Input.synthesizeScrollGesture", {
     ...{ x: 300, y: 200, yDistance: -400, speed: 300, gestureSourceType: "mouse", preventFling: true },
   });
-  const [start, end] = await blocked;
-  await scrolling;
-  await browser.close();
+  const late = pause(30_000).then(() => Promise.reject(new Error("the browser does not scroll")));
+  const [[start, end]] = await Promise.race([Promise.all([blocked, scrolling]), late]).finally(() =>
+    browser.close(),
+  );
 
   const during = frames.filter(({ time }) => time > start + 50 && time < end - 20);
   expect(new Set(during.map(({ scroll }) => scroll)).size).toBeGreaterThan(5);

@@ -79,6 +79,7 @@ async function webkit(): Promise<Engine> {
     const response = await fetch(`http://127.0.0.1:${port}${path}`, {
       method,
       body: body && JSON.stringify(body),
+      signal: AbortSignal.timeout(path.startsWith("/session/") && method === "DELETE" ? 10_000 : 90_000),
     });
     const { value } = (await response.json()) as { value: T & { message?: string } };
     if (!response.ok) throw new Error(`${path}: ${value?.message}`);
@@ -95,7 +96,7 @@ async function webkit(): Promise<Engine> {
   });
   const session = `/session/${sessionId}`;
   // Blurred layers are slow to draw on the processor.
-  await call("POST", `${session}/timeouts`, { script: 300_000 });
+  await call("POST", `${session}/timeouts`, { script: 90_000 });
   const run = <T>(body: string) =>
     call<T>("POST", `${session}/execute/async`, {
       script: `const done = arguments[arguments.length - 1]; (async () => { ${body} })().then(done, (error) => done(String(error)));`,

@@ -2,6 +2,8 @@ import { cpSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Browser, Page } from "playwright-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { reelPage } from "../bench/pages.mjs";
+import { traced } from "../bench/trace.mjs";
 import { accessibilityFaults, launchChromium, scrollPage } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
 import { serveFolder } from "./serve.ts";
@@ -89,6 +91,46 @@ test("the slide in view has its title in, the others have theirs out, back and f
     await page.waitForTimeout(900);
     expect(await shown(page), `at ${scroll}`).toEqual(titles);
   }
+});
+
+test("while slides come and go the page is not laid out in between", async () => {
+  const folder = temporaryFolder();
+  writeFileSync(join(folder, "page.json"), JSON.stringify(reelPage(1, 16)));
+  expect(lumbit(["build", "page.json", "-o", "site"], folder).stderr).toBe("");
+  const site = await serveFolder(join(folder, "site"));
+  const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
+  await page.goto(site.origin);
+  await page.waitForTimeout(300);
+  // What is read after something has changed is what forces a layout.
+  await page.evaluate(() => {
+    const counted = window as unknown as { reads: number };
+    counted.reads = 0;
+    const read = Element.prototype.getBoundingClientRect;
+    Element.prototype.getBoundingClientRect = function () {
+      counted.reads++;
+      return read.call(this);
+    };
+    for (const name of ["offsetLeft", "offsetTop", "offsetWidth", "offsetHeight"] as const) {
+      const { get } = Object.getOwnPropertyDescriptor(HTMLElement.prototype, name) ?? {};
+      Object.defineProperty(HTMLElement.prototype, name, {
+        get() {
+          counted.reads++;
+          return get?.call(this);
+        },
+      });
+    }
+  });
+  await page.mouse.move(500, 400);
+  const { frames, forced } = await traced(page, async () => {
+    for (let step = 0; step < 60; step++) {
+      await page.mouse.wheel(0, 100);
+      await page.waitForTimeout(16);
+    }
+  });
+  site.close();
+  expect(await page.evaluate("reads")).toBe(0);
+  expect(frames).toBeGreaterThan(20);
+  expect(forced).toBe(0);
 });
 
 test("axe finds nothing", async () => {

@@ -22,7 +22,7 @@ import {
 } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
-import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
 import { Font } from "../../packages/cli/src/font.ts";
 import { TextSizer } from "../../packages/cli/src/text-size.ts";
 import { root } from "../command.ts";
@@ -149,6 +149,11 @@ export function conformance(name: Engine["name"]): void {
     });
     await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
     origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    engine = await launchers[name]();
+  });
+  beforeEach(async ({ task }) => {
+    if (!task.result?.retryCount) return;
+    await engine.close();
     engine = await launchers[name]();
   });
   afterAll(async () => {

@@ -36,24 +36,40 @@ function followReel(
     shown = slide;
     changed(slide);
   };
+  // Boxes are read when the layout changes and come with what is observed: reading them while slides come and go
+  // would have the page laid out in between.
+  let [width, travel, moved] = [0, 0, 0];
+  const places = new Map<Element, { middle: number; width: number }>();
+  const sized = new ResizeObserver(() => {
+    const row = reel.firstElementChild as HTMLElement | null;
+    width = reel.clientWidth;
+    travel = (row?.offsetWidth ?? 0) - width;
+    moved = reel.getBoundingClientRect().left - (row?.getBoundingClientRect().left ?? 0);
+    const start = slides[0]?.offsetLeft ?? 0;
+    for (const slide of slides)
+      places.set(slide, {
+        middle: slide.offsetLeft - start + slide.offsetWidth / 2,
+        width: slide.offsetWidth,
+      });
+  });
   /** How far a slide's middle is from where one reads: at the reel's left end when it begins, at its right when it ends. */
   const distanceOf = (slide: HTMLElement) => {
-    const [box, whole, row] = [slide, reel, reel.firstElementChild ?? reel].map((element) =>
-      element.getBoundingClientRect(),
-    );
-    if (!box || !whole || !row) return 0;
-    const travel = row.width - whole.width;
-    const read = travel > 0 ? whole.left + ((whole.left - row.left) / travel) * whole.width : whole.left;
-    return Math.abs(box.left + box.width / 2 - read);
+    const read = travel > 0 ? (moved / travel) * width : 0;
+    return Math.abs((places.get(slide)?.middle ?? 0) - moved - read);
   };
   const seen = new IntersectionObserver(
     (entries) => {
-      for (const { target, intersectionRatio } of entries) inView.set(target, intersectionRatio);
+      for (const { target, intersectionRatio, boundingClientRect, rootBounds } of entries) {
+        inView.set(target, intersectionRatio);
+        const middle = boundingClientRect.left + boundingClientRect.width / 2;
+        moved = (places.get(target)?.middle ?? 0) - middle + (rootBounds?.left ?? 0);
+      }
       const candidates = slides.filter((slide) => (inView.get(slide) ?? 0) >= share);
       const best = candidates.toSorted((a, b) => distanceOf(a) - distanceOf(b))[0];
       if (!best) return;
       const kept = shown && (inView.get(shown) ?? 0) >= share - slack;
-      if (!kept || distanceOf(shown as HTMLElement) - distanceOf(best) > slack * best.offsetWidth) show(best);
+      const gained = shown ? distanceOf(shown) - distanceOf(best) : 0;
+      if (!kept || gained > slack * (places.get(best)?.width ?? 0)) show(best);
     },
     { root: reel, threshold: Array.from({ length: 21 }, (_, index) => index / 20) },
   );
@@ -65,6 +81,8 @@ function followReel(
     },
     { root: reel, rootMargin: "0px 100%" },
   );
+  if (reel.firstElementChild) sized.observe(reel.firstElementChild);
+  sized.observe(reel);
   for (const slide of slides) {
     seen.observe(slide);
     near.observe(slide);
@@ -77,6 +95,7 @@ function followReel(
   reel.addEventListener("focusin", focused);
   if (!prefersStillness()) reel.classList.add("lumbit-live");
   return () => {
+    sized.disconnect();
     seen.disconnect();
     near.disconnect();
     reel.removeEventListener("focusin", focused);
