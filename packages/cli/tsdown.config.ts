@@ -1,3 +1,7 @@
 import { defineConfig } from "tsdown";
 
-export default defineConfig({ entry: ["src/lumbit.ts"], platform: "node", dts: false });
+export default defineConfig({
+  entry: { lumbit: "src/lumbit.ts", worker: "src/check/worker.ts" },
+  platform: "node",
+  dts: false,
+});

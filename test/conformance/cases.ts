@@ -696,6 +696,18 @@ export const cases: Case[] = [
           place: { center: "both" },
           rules: [{ media: "(400px <= width <= 1400px)", fontSize: "40px", speed: 0.4 }],
         },
+        {
+          name: "d",
+          text: "High water at six, low water at noon",
+          as: "p",
+          fontSize: "20px",
+          place: { left: "5%", top: "10%" },
+          rules: [
+            { media: "(max-width: 1000px)", place: { right: "5%", top: "60%" }, maxWidth: "40%" },
+            { media: "(max-width: 900px)", fontSize: "30px" },
+            { media: "(max-height: 500px)", place: { left: "10%", top: "5%" } },
+          ],
+        },
       ],
     }),
   },

@@ -6,12 +6,19 @@ import {
   isText,
   type Natural,
   resolveLength,
+  type Size,
 } from "lumbit/core";
-import type { Project } from "./project.ts";
+import type { FontAsset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
+/** What natural sizes depend on. */
+interface Sized extends Pick<Project, "page"> {
+  pictures: readonly (Size & { path: string })[];
+  fonts: readonly Pick<FontAsset, "path" | "font">[];
+}
+
 /** The natural sizes of a project's layers and contents, and which of the texts are only estimates. */
-export function naturalSizes(project: Project): { natural: Natural; texts: TextSizer } {
+export function naturalSizes(project: Sized): { natural: Natural; texts: TextSizer } {
   const pictures = new Map(project.pictures.map((picture) => [picture.path, picture]));
   const texts = new TextSizer(project.page, project.fonts);
   const gapLength = project.page.page?.gap ?? columnDefaults.gap;

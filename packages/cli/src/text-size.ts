@@ -21,7 +21,7 @@ export class TextSizer {
   readonly #page: Page;
   readonly #fonts: Map<string, Font>;
 
-  constructor(page: Page, fonts: readonly FontAsset[]) {
+  constructor(page: Page, fonts: readonly Pick<FontAsset, "path" | "font">[]) {
     this.#page = page;
     this.#fonts = new Map(fonts.map(({ path, font }) => [path, font]));
   }

@@ -1,13 +1,12 @@
 import { readFile } from "node:fs/promises";
 import { createRequire } from "node:module";
 import { Command } from "commander";
-import { type Change, checkPage, defaultViewports, type Finding, viewportName } from "lumbit/checks";
+import { type Change, defaultViewports, type Finding, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { patchText, readPage } from "lumbit/document";
-import { checkedPictures } from "../check/pictures.ts";
+import { judge } from "../check/judge.ts";
 import { changeText, report } from "../check/report.ts";
 import { sarif } from "../check/sarif.ts";
-import { naturalSizes } from "../natural.ts";
 import { count, Problem } from "../problem.ts";
 import { type Project, requireProject } from "../project.ts";
 import { replaceFile } from "../replace-file.ts";
@@ -31,7 +30,7 @@ export const checkCommand = new Command("check")
   .action(async (file: string, options: Options) => {
     const viewports = options.viewport ?? defaultViewports;
     const project = await requireProject(file);
-    let findings = await judge(project, viewports);
+    let { findings } = await judge(project, viewports);
     if (options.fix) {
       const { changes, text, left } = await mend(file, project, findings, viewports);
       if (changes.length > 0) await replaceFile(file, text);
@@ -49,21 +48,6 @@ export const checkCommand = new Command("check")
     );
     if (findings.length > 0) process.exitCode = 1;
   });
-
-async function judge(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
-  const say = (text: string) => process.stderr.isTTY && process.stderr.write(`\r\u001b[K${text}`);
-  say("looking at the pictures");
-  const pictures = await checkedPictures(project);
-  const { natural } = naturalSizes(project);
-  let done = 0;
-  const progress = (viewport: Viewport) => {
-    done++;
-    say(`judging ${viewportName(viewport)}, ${done} of ${viewports.length}`);
-  };
-  const findings = checkPage({ page: project.page, natural, pictures, viewports, progress });
-  say("");
-  return findings;
-}
 
 /** At most this often is a page judged anew: one change may bring up what another one hid. */
 const rounds = 6;
@@ -90,7 +74,7 @@ async function mend(
     if (!page) throw new Problem("the changes would make the page file wrong; nothing was written", faults);
     text = patched;
     changes.push(...next);
-    left = await judge({ ...project, page }, viewports);
+    ({ findings: left } = await judge({ ...project, page }, viewports));
   }
   return { changes, text, left };
 }

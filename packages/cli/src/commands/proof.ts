@@ -1,9 +1,9 @@
 import { existsSync } from "node:fs";
 import { extname } from "node:path";
 import { Command } from "commander";
-import { checkPage, defaultViewports, viewOf } from "lumbit/checks";
+import { defaultViewports, viewOf } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
-import { checkedPictures } from "../check/pictures.ts";
+import { judge } from "../check/judge.ts";
 import { naturalSizes } from "../natural.ts";
 import { Problem } from "../problem.ts";
 import { requireProject } from "../project.ts";
@@ -45,7 +45,7 @@ export const proofCommand = new Command("proof")
         `there is no scene "${scene}"; the page has ${page.scenes.map(({ name }) => name).join(", ")}`,
       );
     const { natural } = naturalSizes(project);
-    const pictures = await checkedPictures(project);
+    const { findings, pictures } = await judge(project, viewports);
     const count = scene === undefined ? columns.page : columns.scene;
     const { materials, style } = await proofMaterials(project);
     const html = sheetHtml({
@@ -53,7 +53,7 @@ export const proofCommand = new Command("proof")
       views: viewports.map((one) => viewOf(page, one, natural, pictures)),
       shares: Array.from({ length: count }, (_, index) => index / (count - 1)),
       ...(scene !== undefined && { scene }),
-      findings: checkPage({ page, natural, pictures, viewports }),
+      findings,
       materials,
       style,
     });

@@ -1,13 +1,18 @@
 import type { CheckRule, Natural, Page, Viewport } from "../core/index.ts";
 import { type Finding, rules, type Severity, type Sighting, viewportName } from "./finding.ts";
 import type { Picture } from "./picture.ts";
+import { blur } from "./rules/blur.ts";
 import { contrast } from "./rules/contrast.ts";
 import { edge } from "./rules/edge.ts";
-import { faint, room, strong } from "./rules/movement.ts";
+import { empty } from "./rules/empty.ts";
+import { flashing } from "./rules/flashing.ts";
+import { faint, opposed, room, strong } from "./rules/movement.ts";
 import { order } from "./rules/order.ts";
+import { overflow } from "./rules/overflow.ts";
+import { overlap } from "./rules/overlap.ts";
 import { reading } from "./rules/reading.ts";
-import { alt, headings, links } from "./rules/semantics.ts";
-import { sharpness } from "./rules/sharpness.ts";
+import { alt, headings, links, split } from "./rules/semantics.ts";
+import { sharpness, wasted } from "./rules/sharpness.ts";
 import { subject } from "./rules/subject.ts";
 import { unseen } from "./rules/unseen.ts";
 import { weight } from "./rules/weight.ts";
@@ -33,8 +38,6 @@ export interface CheckInput {
   pictures?: ReadonlyMap<string, Picture>;
   /** `defaultViewports` without it. */
   viewports?: readonly Viewport[];
-  /** Called before each viewport is judged. */
-  progress?: (viewport: Viewport) => void;
 }
 
 const ofScenes: Partial<Record<CheckRule, (scene: SceneView, view: View) => Sighting[]>> = {
@@ -47,43 +50,65 @@ const ofScenes: Partial<Record<CheckRule, (scene: SceneView, view: View) => Sigh
   faint,
   strong,
   unseen,
+  wasted,
+  opposed,
+  blur,
+  overflow,
+  empty,
+  flashing,
+  overlap,
 };
 const ofViews: Partial<Record<CheckRule, (view: View) => Sighting[]>> = { room, weight };
-const ofPages: Partial<Record<CheckRule, (page: Page) => Sighting[]>> = { alt, headings, links };
+const ofPages: Partial<Record<CheckRule, (page: Page) => Sighting[]>> = { alt, headings, links, split };
 
 /**
  * Everything that is wrong with a page, over all viewports and everything that can be scrolled: one finding for each
  * rule and thing that it is about, the gravest first. What the page file silences with a reason is left out.
  */
-export function checkPage({
-  page,
-  natural,
-  pictures = new Map(),
-  viewports = defaultViewports,
-  progress,
-}: CheckInput): Finding[] {
-  const found: Seen[] = [];
-  const add = (rule: string, viewport: string, sightings: readonly Sighting[]) =>
-    found.push(...sightings.map((sighting) => ({ rule: rule as CheckRule, viewport, sighting })));
-  for (const [rule, judge] of Object.entries(ofPages)) add(rule, "", judge(page));
-  for (const viewport of viewports) {
-    progress?.(viewport);
-    const view = viewOf(page, viewport, natural, pictures);
-    for (const [rule, judge] of Object.entries(ofViews)) add(rule, viewportName(viewport), judge(view));
-    for (const [rule, judge] of Object.entries(ofScenes))
-      for (const scene of view.scenes) add(rule, viewportName(viewport), judge(scene, view));
-  }
+export function checkPage({ viewports = defaultViewports, ...input }: CheckInput): Finding[] {
+  return findingsFrom(
+    input.page,
+    viewports.flatMap((viewport) => seenAt(input, viewport)),
+    viewports.length,
+  );
+}
+
+/** What the rules see at one viewport: what `checkPage` does for each, for callers that share the work out. */
+export function seenAt(
+  { page, natural, pictures = new Map() }: Omit<CheckInput, "viewports">,
+  viewport: Viewport,
+): Seen[] {
+  const view = viewOf(page, viewport, natural, pictures);
+  const seen = (rule: string, sightings: readonly Sighting[]): Seen[] =>
+    sightings.map((sighting) => ({ rule: rule as CheckRule, viewport: viewportName(viewport), sighting }));
+  return [
+    ...Object.entries(ofViews).flatMap(([rule, judge]) => seen(rule, judge(view))),
+    ...Object.entries(ofScenes).flatMap(([rule, judge]) =>
+      seen(
+        rule,
+        view.scenes.flatMap((scene) => judge(scene, view)),
+      ),
+    ),
+  ];
+}
+
+/** The findings in what was seen at so many viewports, and in the page itself. */
+export function findingsFrom(page: Page, seen: readonly Seen[], viewports: number): Finding[] {
+  const ofPage = Object.entries(ofPages).flatMap(([rule, judge]) =>
+    judge(page).map((sighting) => ({ rule: rule as CheckRule, viewport: "", sighting })),
+  );
   const groups = new Map<string, Seen[]>();
-  for (const one of found) {
+  for (const one of [...ofPage, ...seen]) {
     const key = `${one.rule} ${one.sighting.path}`;
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }
   return [...groups.values()]
-    .flatMap((group) => findingOf(group, page, viewports.length))
+    .flatMap((group) => findingOf(group, page, viewports))
     .sort((a, b) => gravity.indexOf(a.severity) - gravity.indexOf(b.severity));
 }
 
-interface Seen {
+/** One thing that a rule saw at a viewport: plain data. */
+export interface Seen {
   rule: CheckRule;
   viewport: string;
   sighting: Sighting;
@@ -95,7 +120,9 @@ function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: num
   const [worst] = group.toSorted((a, b) => b.sighting.amount - a.sighting.amount);
   if (!worst) return [];
   const { from: _from, to: _to, amount: _amount, everywhere, change, ...sighting } = worst.sighting;
-  const mends = change && (!everywhere || group.length === viewports);
+  const seenOnAll = group.length === viewports;
+  if (everywhere === "finding" && !seenOnAll) return [];
+  const mends = change && (!everywhere || seenOnAll);
   const setting = checks.find(
     ({ rule, scene, layer }) =>
       rule === worst.rule &&

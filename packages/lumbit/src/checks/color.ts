@@ -9,27 +9,41 @@ export function parseColor(text: string): Pixel | undefined {
   return color && { r: color.r, g: color.g, b: color.b, alpha: color.alpha ?? 1 };
 }
 
+type Paint = (x: number, y: number) => Pixel | undefined;
+/** Backgrounds that were read before: checks ask for the colors of a few at very many points. */
+const paints = new Map<string, Paint>();
+
 /** The color of a background at a point of its box, in shares: a color, or the first gradient with the colors it runs through. */
 export function colorAt(background: string, x: number, y: number): Pixel | undefined {
+  const paint = paints.get(background) ?? paintOf(background);
+  paints.set(background, paint);
+  return paint(x, y);
+}
+
+function paintOf(background: string): Paint {
   const plain = parseColor(background);
-  if (plain) return plain;
-  const layers = splitAtCommas(background).map((layer) => gradientAt(layer, x, y) ?? parseColor(layer));
-  return layers.reduceRight<Pixel | undefined>(
-    (below, above) => (above ? (below ? over(above, below) : above) : below),
-    undefined,
-  );
+  if (plain) return () => plain;
+  const layers = splitAtCommas(background).map((layer): Paint => {
+    const color = parseColor(layer);
+    return gradient(layer) ?? (() => color);
+  });
+  return (x, y) =>
+    layers.reduceRight<Pixel | undefined>((below, layer) => {
+      const above = layer(x, y);
+      return above ? (below ? over(above, below) : above) : below;
+    }, undefined);
 }
 
 /** One gradient of a background. Circles are taken as wide as half of the box. */
-function gradientAt(text: string, x: number, y: number): Pixel | undefined {
+function gradient(text: string): Paint | undefined {
   const match = /^(?:repeating-)?(linear|radial)-gradient\((.*)\)$/s.exec(text.trim());
   if (!match) return undefined;
   const parts = splitAtCommas(match[2] ?? "");
   const first = parts[0] ?? "";
   const headed = stopOf(first) === undefined;
-  const stops = (headed ? parts.slice(1) : parts).map(stopOf).filter((stop) => stop !== undefined);
-  const share = match[1] === "linear" ? alongLine(headed ? first : "", x, y) : fromMiddle(first, x, y);
-  return between(spread(stops), share);
+  const stops = spread((headed ? parts.slice(1) : parts).map(stopOf).filter((stop) => stop !== undefined));
+  const shareAt = match[1] === "linear" ? alongLine(headed ? first : "") : fromMiddle(first);
+  return (x, y) => between(stops, shareAt(x, y));
 }
 
 interface Stop {
@@ -66,20 +80,22 @@ function between(stops: readonly Required<Stop>[], share: number): Pixel | undef
   return { r: mix("r"), g: mix("g"), b: mix("b"), alpha: mix("alpha") };
 }
 
-function alongLine(direction: string, x: number, y: number): number {
+/** How far along its line a linear gradient is at a point. */
+function alongLine(direction: string): (x: number, y: number) => number {
   const degrees = /^(-?[\d.]+)deg$/.exec(direction)?.[1];
   const sides = { "to top": 0, "to right": 90, "to left": 270, "to top right": 45, "to bottom right": 135 };
   const angle = degrees === undefined ? (sides[direction as keyof typeof sides] ?? 180) : Number(degrees);
   const [dx, dy] = [Math.sin((angle * Math.PI) / 180), -Math.cos((angle * Math.PI) / 180)];
-  return 0.5 + ((x - 0.5) * dx + (y - 0.5) * dy) / (Math.abs(dx) + Math.abs(dy));
+  return (x, y) => 0.5 + ((x - 0.5) * dx + (y - 0.5) * dy) / (Math.abs(dx) + Math.abs(dy));
 }
 
-function fromMiddle(shape: string, x: number, y: number): number {
+/** How far from its middle a radial gradient is at a point. */
+function fromMiddle(shape: string): (x: number, y: number) => number {
   const middle = /at\s+(-?[\d.]+)%\s+(-?[\d.]+)%/.exec(shape);
   const [cx, cy] = [Number(middle?.[1] ?? 50) / 100, Number(middle?.[2] ?? 50) / 100];
   // To the farthest corner, as CSS has it unless told otherwise.
   const [width, height] = [Math.max(cx, 1 - cx), Math.max(cy, 1 - cy)];
-  return Math.hypot((x - cx) / width, (y - cy) / height) / Math.SQRT2;
+  return (x, y) => Math.hypot((x - cx) / width, (y - cy) / height) / Math.SQRT2;
 }
 
 function splitAtCommas(text: string): string[] {

@@ -38,8 +38,8 @@ export interface Sighting extends Pick<Finding, "scene" | "layer" | "path" | "me
   to: number;
   /** How bad it is here: the measure and the change are those of the worst viewport. */
   amount: number;
-  /** The change is right only if the same is seen on every screen. */
-  everywhere?: true;
+  /** The change, or the whole finding, is right only if the same is seen on every screen. */
+  everywhere?: "change" | "finding";
 }
 
 /** What can be found, how much each matters and why. */
@@ -95,6 +95,38 @@ export const rules = {
   links: {
     severity: "warning",
     why: "Links are read out of their context: each has to say where it leads.",
+  },
+  wasted: {
+    severity: "note",
+    why: "Pixels that no screen shows are loaded for nothing.",
+  },
+  opposed: {
+    severity: "warning",
+    why: "Large areas that move against each other make some readers dizzy.",
+  },
+  blur: {
+    severity: "warning",
+    why: "A wide blur of a large area is drawn anew in every frame, and scrolling stutters.",
+  },
+  overflow: {
+    severity: "error",
+    why: "Words past the side of the screen cannot be read: nothing scrolls sideways.",
+  },
+  empty: {
+    severity: "warning",
+    why: "A reader who scrolls through nothing takes the page to have ended.",
+  },
+  flashing: {
+    severity: "error",
+    why: "More than three flashes in a second can cause seizures (WCAG 2.2, success criterion 2.3.1).",
+  },
+  overlap: {
+    severity: "warning",
+    why: "Letters on letters cannot be read, and who asks for less motion or prints gets both texts at once.",
+  },
+  split: {
+    severity: "warning",
+    why: "Letters apart are read aloud one by one, and nobody finds the word.",
   },
   weight: {
     severity: "warning",

@@ -1,4 +1,4 @@
-export { type CheckInput, checkPage, defaultViewports } from "./check.ts";
+export { type CheckInput, checkPage, defaultViewports, findingsFrom, type Seen, seenAt } from "./check.ts";
 export {
   type Change,
   type Finding,

@@ -1,7 +1,7 @@
 import { isGroup, isImage, isShape } from "../core/index.ts";
 import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
-import type { LayerView, Moment, View } from "./view.ts";
+import type { LayerView, Moment, SceneView, View } from "./view.ts";
 
 /** The pose of a layer at a scroll position, between two that are known. */
 export function momentAt({ track }: LayerView, scroll: number): Moment | undefined {
@@ -51,6 +51,19 @@ export function pixelOn(
   }
   return pixel && { ...pixel, alpha: pixel.alpha * pose.opacity };
 }
+
+/** Whether something opaque in front of a layer hides it at a point of the screen. */
+export const isCoveredAt = (
+  point: { x: number; y: number },
+  { paint }: LayerView,
+  scroll: number,
+  { layers }: SceneView,
+  view: View,
+): boolean =>
+  layers.some((other) => {
+    const at = other.paint > paint && momentAt(other, scroll);
+    return at && (pixelOn(other, at, point, view)?.alpha ?? 0) > 0.9;
+  });
 
 /** The point of a picture's file at a point of its box, both in shares. */
 export function cropped(

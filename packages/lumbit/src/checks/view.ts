@@ -28,6 +28,7 @@ export interface View {
   layout: PageLayout;
   scenes: SceneView[];
   pictures: ReadonlyMap<string, Picture>;
+  natural: Natural;
 }
 
 /** One scene in a view. */
@@ -54,6 +55,13 @@ export interface LayerView {
   /** Its pose at every scroll position that counts: where anything about it may begin, end or turn. */
   track: readonly Moment[];
 }
+
+/** What everything that is seen of a layer says of it. */
+export const about = ({ scene }: SceneView, { layer, path }: LayerView) => ({
+  scene: scene.name,
+  layer: layer.name,
+  path,
+});
 
 /** A layer at a scroll position, its scene's box on the screen, and the part of the screen in which it can be seen. */
 export interface Moment {
@@ -88,7 +96,7 @@ export function viewOf(
       layers: trackLayers(scene, path, laidOut, layout, from, to),
     };
   });
-  return { page: applied, viewport, layout, scenes, pictures };
+  return { page: applied, viewport, layout, scenes, pictures, natural };
 }
 
 function trackLayers(

@@ -1,6 +1,7 @@
 export { blurAt, hazedOpacity } from "./air.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { type Box, intersection, intersects, type Size } from "./box.ts";
+export * from "./check-rule.ts";
 export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
 export { type Drift, driftOf, type Stage } from "./drift.ts";
 export { eased } from "./easing.ts";

@@ -1,3 +1,4 @@
+import type { CheckSetting } from "./check-rule.ts";
 /**
  * The page as plain data: the shape of the page file, of what `mount` takes and of what the static output
  * is made from. The unions are written so that a contradiction (both depth and speed, left and right and
@@ -408,31 +409,6 @@ export interface PageLook {
   backdrop?: Backdrop;
   rules?: readonly Rule<{ relief?: number; camera?: Camera }>[];
 }
-
-/** What a page is checked for. */
-export const checkRules = [
-  "order",
-  "edge",
-  "sharpness",
-  "subject",
-  "contrast",
-  "reading",
-  "faint",
-  "strong",
-  "room",
-  "unseen",
-  "alt",
-  "headings",
-  "links",
-  "weight",
-] as const;
-export type CheckRule = (typeof checkRules)[number];
-
-/** How grave a finding is on this page, everywhere or in one scene or layer; what is silenced says why. */
-export type CheckSetting = { rule: CheckRule; scene?: string; layer?: string } & (
-  | { severity: "off"; reason: string }
-  | { severity: "error" | "warning" | "note"; reason?: string }
-);
 
 export interface Page {
   format: "lumbit/1";

@@ -71,7 +71,7 @@ export interface LayerContext {
 /** The style of a layer, of its pane and of the layers inside it. */
 export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
   const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}="${layer.name}"]`;
-  const base = styleOf(layer, layer, context);
+  const base = styleOf(layer, layer, layer, context);
   const rules: StyleRule[] = [
     { selector: select("layer"), declarations: base.layer },
     ...(base.pane ? [{ selector: select("pane"), declarations: base.pane }] : []),
@@ -80,7 +80,7 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
   ];
   for (const { media, ...settings } of layer.rules ?? []) {
     const changed = mergeMotion(layer, settings);
-    const { layer: own, pane } = styleOf(changed, settings, context);
+    const { layer: own, pane } = styleOf(changed, settings, layer, context);
     rules.push({ selector: select("layer"), declarations: own, media });
     if (pane) rules.push({ selector: select("pane"), declarations: pane, media });
   }
@@ -104,10 +104,11 @@ const mergeMotion = (layer: Layer, settings: LayerSettings): Layer =>
     ? { ...layer, ...settings }
     : { ...layer, depth: undefined, speed: undefined, ...settings }) as Layer;
 
-/** The declarations for those settings of a layer that are given; `layer` has all of them. */
+/** The declarations for those settings of a layer that are given; `layer` has all of them, `base` those without rules. */
 function styleOf(
   layer: Layer,
   given: LayerSettings,
+  base: Layer,
   context: LayerContext,
 ): { layer: Declarations; pane?: Declarations } {
   const whole = given === layer;
@@ -136,8 +137,8 @@ function styleOf(
     ...(isText(layer) && { ...textCss(given), ...emsCss(layer, given, context) }),
   };
   if (!isText(layer) && whole && !pane) own["border-radius"] = radiusOf(layer);
-  if (isText(layer) && (placed || given.maxWidth !== undefined || given.fontSize !== undefined))
-    Object.assign(own, textPlace(layer));
+  if (isText(layer) && isText(base))
+    Object.assign(own, whole ? textPlace(layer) : changedPlace(layer, given, base));
   if (isText(layer) || fillsScene(layer)) return { layer: own };
   if (typeof context.slide === "object")
     return { layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count)) } };
@@ -219,6 +220,18 @@ function textPlace(layer: TextLayer): Declarations {
     ...(width ? sizedAxis(x, width, "x") : { ...contentAxis(x, "x"), "max-width": widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),
   };
+}
+
+/** What a rule changes of where a text stands: no more than that, for another rule may hold beside it. */
+function changedPlace(layer: TextLayer, given: LayerSettings, base: TextLayer): Declarations {
+  const before = textPlace(base);
+  return Object.fromEntries(
+    Object.entries(textPlace(layer)).filter(([key, value]) =>
+      given.place === undefined || (key === "max-width" && given.maxWidth === undefined)
+        ? value !== before[key]
+        : true,
+    ),
+  );
 }
 
 const groupSize = ({ size }: GroupLayer): Declarations => ({

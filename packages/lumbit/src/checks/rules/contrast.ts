@@ -1,9 +1,10 @@
-import { averageAdvance, intersection, isText, resolveFontSize, type TextLayer } from "../../core/index.ts";
+import { intersection, isText, type TextLayer } from "../../core/index.ts";
 import { colorAt, contrastOf, hexOf, over, parseColor } from "../color.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { cropped, momentAt, pixelOn } from "../layer-at.ts";
+import { fontSizeOf } from "../letters.ts";
 import { type Pixel, pixelAt } from "../picture.ts";
-import type { LayerView, Moment, SceneView, View } from "../view.ts";
+import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** Of a text's letters so many may stand before too little contrast at the worst moment: fine detail passes by. */
 const spared = 0.2;
@@ -44,9 +45,7 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
     if (!worst || (bad.length < seen.length && span < passing * view.viewport.height)) return [];
     return [
       {
-        scene: scene.scene.name,
-        layer: layer.name,
-        path: own.path,
+        ...about(scene, own),
         from: Math.min(...bad.map(({ scroll }) => scroll)),
         to: Math.max(...bad.map(({ scroll }) => scroll)),
         amount: needed - worst.ratio,
@@ -64,15 +63,9 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
 }
 
 /** WCAG 2.2: 3 for large letters (24 px, or 18.66 px and bold), 4.5 for others. */
-function neededFor(
-  { fontWeight = 400, fontSize, text }: TextLayer,
-  { layout }: LayerView,
-  view: View,
-): number {
-  const ems = averageAdvance * Math.max(...text.split("\n").map((line) => line.length));
-  const fitted = { width: layout.box.width, ems };
-  const size = resolveFontSize(fontSize, { viewport: view.viewport, fitted });
-  return size >= 24 || (size >= 18.66 && fontWeight >= 700) ? 3 : 4.5;
+function neededFor(layer: TextLayer, own: LayerView, view: View): number {
+  const size = fontSizeOf(layer, own, view);
+  return size >= 24 || (size >= 18.66 && (layer.fontWeight ?? 400) >= 700) ? 3 : 4.5;
 }
 
 const colorOf = (layer: TextLayer, { scene }: SceneView, { page }: View) =>

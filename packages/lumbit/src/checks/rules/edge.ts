@@ -1,8 +1,8 @@
 import { type ImageLayer, isImage, type Length, parseLength } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
-import { momentAt, pixelOn } from "../layer-at.ts";
+import { isCoveredAt } from "../layer-at.ts";
 import { opaqueAlong, type Picture, type Side } from "../picture.ts";
-import { inPane, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, inPane, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** At least this share of a side is opaque when its edge counts, and of the picture's other sides when it is a plate. */
 const opaqueShare = 0.1;
@@ -28,9 +28,7 @@ export function edge(scene: SceneView, view: View): Sighting[] {
       if (!worst) return [];
       return [
         {
-          scene: scene.scene.name,
-          layer: layer.name,
-          path: own.path,
+          ...about(scene, own),
           from: Math.min(...seen.map(({ scroll }) => scroll)),
           to: Math.max(...seen.map(({ scroll }) => scroll)),
           amount: worst.gap / view.viewport.height,
@@ -67,7 +65,6 @@ function shows(
   view: View,
 ): boolean {
   const { pose, clip: shown } = moment;
-  const nearer = scene.layers.filter((other) => other.paint > own.paint);
   const open = opaqueAlong(picture, side)
     .map(({ x, y }) => ({ x: pose.left + x * pose.width, y: pose.top + y * pose.height }))
     .filter(
@@ -76,10 +73,7 @@ function shows(
         x < shown.left + shown.width &&
         y > shown.top - 1 &&
         y < shown.top + shown.height + 1 &&
-        !nearer.some((other) => {
-          const at = momentAt(other, moment.scroll);
-          return at && (pixelOn(other, at, { x, y }, view)?.alpha ?? 0) > 0.9;
-        }),
+        !isCoveredAt({ x, y }, own, moment.scroll, scene, view),
     );
   return open.length >= 2;
 }

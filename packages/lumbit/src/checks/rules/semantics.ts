@@ -104,3 +104,51 @@ export function links({ scenes }: Page): Sighting[] {
     }),
   );
 }
+
+/** Words whose letters are apart: a layer for each letter, or spaces between them. */
+export function split({ scenes }: Page): Sighting[] {
+  return scenes.flatMap(({ name, layers }, index) => {
+    const texts = walk(layers, `/scenes/${index}`).flatMap(({ layer, path }) =>
+      isText(layer) && !layer.hidden ? [{ layer, path }] : [],
+    );
+    const letters = texts.filter(({ layer }) => graphemes(layer.text.trim()) === 1);
+    const [first] = letters;
+    const apart: Sighting[] =
+      first && letters.length >= 3
+        ? [
+            {
+              ...everywhere,
+              scene: name,
+              layer: first.layer.name,
+              path: first.path,
+              measured: `"${letters.map(({ layer }) => layer.text.trim()).join("")}" is ${letters.length} layers of a letter each; one text with pieces moves the same`,
+            },
+          ]
+        : [];
+    const spaced = texts.flatMap(({ layer, path }): Sighting[] =>
+      /^\S( \S){2,}$/u.test(layer.text.trim())
+        ? [
+            {
+              ...everywhere,
+              scene: name,
+              layer: layer.name,
+              path,
+              measured: `"${layer.text}" has spaces between its letters`,
+              change: [
+                { op: "replace", path: `${path}/text`, value: layer.text.replaceAll(" ", "") },
+                {
+                  op: layer.letterSpacing === undefined ? "add" : "replace",
+                  path: `${path}/letterSpacing`,
+                  value: "0.3em",
+                },
+              ],
+            },
+          ]
+        : [],
+    );
+    return [...apart, ...spaced];
+  });
+}
+
+const segmenter = new Intl.Segmenter();
+const graphemes = (text: string) => [...segmenter.segment(text)].length;

@@ -1,6 +1,6 @@
 import { isImage, overscans } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
-import type { LayerView, SceneView, View } from "../view.ts";
+import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
 /** By how much a picture may be enlarged before it is seen to be soft, by device pixels for a CSS pixel. */
 const tolerance = { 1: 1.35, 2: 2 };
@@ -8,19 +8,45 @@ const tolerance = { 1: 1.35, 2: 2 };
 const denseUpTo = 1024;
 
 /** Pictures with fewer pixels than their place on the screen has, after cover, overscan and scale. */
-export function sharpness({ scene, layers, from, to }: SceneView, view: View): Sighting[] {
+export function sharpness(scene: SceneView, view: View): Sighting[] {
+  const { layers, from, to } = scene;
   return layers.flatMap((own): Sighting[] => {
     const needed = pixelsNeeded(own, view);
     if (!needed || needed.share <= tolerance[needed.density] || own.layout.blur > 1) return [];
     return [
       {
-        scene: scene.name,
-        layer: own.layer.name,
-        path: own.path,
+        ...about(scene, own),
         from,
         to,
         amount: needed.share,
         measured: `${needed.width} x ${needed.height} px are needed at ${needed.density}x, the file has ${needed.file.width} x ${needed.file.height}: enlarged ${needed.share.toFixed(1)} times`,
+      },
+    ];
+  });
+}
+
+/** A file has to weigh this much, in bytes, for its pixels to matter, and to have this many more than are needed. */
+const wasteful = { bytes: 150 * 1024, share: 0.5 };
+
+/** Pictures with far more pixels than any screen shows, at two device pixels for a CSS pixel. */
+export function wasted(scene: SceneView, view: View): Sighting[] {
+  const { layers, from, to } = scene;
+  return layers.flatMap((own): Sighting[] => {
+    const needed = pixelsNeeded(own, view);
+    const { image = "" } = isImage(own.layer) ? own.layer : {};
+    const bytes = view.pictures.get(image)?.bytes ?? 0;
+    if (!needed || bytes < wasteful.bytes) return [];
+    const share = (needed.share * 2) / needed.density;
+    if (share > wasteful.share) return [];
+    const { width, height } = needed.file;
+    return [
+      {
+        ...about(scene, own),
+        from,
+        to,
+        amount: share,
+        measured: `${Math.ceil(width * share)} x ${Math.ceil(height * share)} px are enough at 2x, the file has ${width} x ${height} and ${Math.round(bytes / 1024)} kB`,
+        everywhere: "finding",
       },
     ];
   });

@@ -1,0 +1,24 @@
+import { averageAdvance, type Box, resolveFontSize, type TextLayer, textDefaults } from "../core/index.ts";
+import type { LayerView, View } from "./view.ts";
+
+/** The font size of a text at a viewport, in px. */
+export function fontSizeOf({ text, fontSize }: TextLayer, { layout }: LayerView, { viewport }: View): number {
+  const ems = averageAdvance * Math.max(...text.split("\n").map((line) => line.length));
+  return resolveFontSize(fontSize, { viewport, fitted: { width: layout.box.width, ems } });
+}
+
+/** Where in a box that its text is drawn in the letters are, without the space above and below its lines, in px. */
+export function lettersIn(box: Box & { scale?: number }, own: LayerView, layer: TextLayer, view: View): Box {
+  const scale = box.scale ?? 1;
+  const natural = view.natural.layer(layer, own.layout.box.width, view.viewport).width * scale;
+  const width = Math.min(box.width, natural);
+  const share = { left: 0, center: 0.5, right: 1 }[layer.textAlign ?? "left"];
+  const lineHeight = layer.lineHeight ?? textDefaults.lineHeight;
+  const leading = Math.max(0, ((lineHeight - 1) / 2) * fontSizeOf(layer, own, view) * scale);
+  return {
+    left: box.left + share * (box.width - width),
+    top: box.top + leading,
+    width,
+    height: box.height - 2 * leading,
+  };
+}

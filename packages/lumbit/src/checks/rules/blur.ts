@@ -1,0 +1,54 @@
+import { intersection } from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
+import { about, type LayerView, type SceneView, type View } from "../view.ts";
+
+/** How wide a blur that follows the scroll may be, in px, over more than so much of the screen. */
+const most = { radius: 12, share: 0.5 };
+
+/** Wide blurs of large layers that change while the page scrolls. */
+export function blur(scene: SceneView, view: View): Sighting[] {
+  const { viewport } = view;
+  return scene.layers.flatMap((own): Sighting[] => {
+    const { layout, track } = own;
+    if (layout.hidden || !layout.ramps.some(({ property }) => property === "blur")) return [];
+    const seen = track.flatMap(({ scroll, pose, clip }) => {
+      const { width, height } = intersection(pose, clip);
+      const share = (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
+      return pose.blur > most.radius && pose.opacity > 0 && share > most.share
+        ? [{ scroll, share, radius: pose.blur }]
+        : [];
+    });
+    const worst = seen.toSorted((a, b) => b.radius * b.share - a.radius * a.share)[0];
+    if (!worst) return [];
+    return [
+      {
+        ...about(scene, own),
+        from: Math.min(...seen.map(({ scroll }) => scroll)),
+        to: Math.max(...seen.map(({ scroll }) => scroll)),
+        amount: worst.radius * worst.share,
+        measured: `blurred by up to ${Math.round(worst.radius)} px over ${Math.round(100 * worst.share)} % of the screen; ${most.radius} px are light`,
+        ...narrower(own),
+      },
+    ];
+  });
+}
+
+/** Its ramps of blur with no stop above what is light. */
+function narrower({ layer, layout, path }: LayerView): { change?: Change[] } {
+  if (layer.rules || layout.blur > most.radius) return {};
+  return {
+    change: (layer.ramps ?? []).flatMap(({ property, stops }, ramp) =>
+      stops.flatMap(({ value }, stop): Change[] =>
+        property === "blur" && Number.parseFloat(String(value)) > most.radius - layout.blur
+          ? [
+              {
+                op: "replace",
+                path: `${path}/ramps/${ramp}/stops/${stop}/value`,
+                value: `${Math.floor(most.radius - layout.blur)}px`,
+              },
+            ]
+          : [],
+      ),
+    ),
+  };
+}

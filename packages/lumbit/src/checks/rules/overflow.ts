@@ -1,0 +1,67 @@
+import { isText, type Length, type TextLayer } from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
+import { lettersIn } from "../letters.ts";
+import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+
+/** So many px at the side of a text may be empty: what a line leaves. */
+const slack = 2;
+
+/** Texts that are never whole between the sides of the screen. */
+export function overflow(scene: SceneView, view: View): Sighting[] {
+  return scene.layers.flatMap((own): Sighting[] => {
+    const { layer, layout, track } = own;
+    if (!isText(layer) || layout.hidden || layer.repeat !== undefined) return [];
+    const seen = track
+      .filter(({ pose }) => pose.visible && pose.opacity >= 0.5 * layout.opacity && pose.rotate % 360 === 0)
+      .map((moment) => ({ ...sidesOf(own, layer, moment, view), scroll: moment.scroll }));
+    const [first, last] = [seen[0], seen.at(-1)];
+    const least = seen.toSorted((a, b) => a.past - b.past)[0];
+    if (!first || !last || !least || least.past <= slack) return [];
+    return [
+      {
+        ...about(scene, own),
+        from: first.scroll,
+        to: last.scroll,
+        amount: least.past,
+        measured: `its letters reach ${Math.round(least.past)} px past the side of the screen`,
+        ...narrower(own, layer, least, view),
+      },
+    ];
+  });
+}
+
+interface Sides {
+  left: number;
+  right: number;
+  /** How far the letters reach past the sides of the screen, in px. */
+  past: number;
+}
+
+/** Where the letters of a text begin and end on the screen. */
+function sidesOf(own: LayerView, layer: TextLayer, { pose }: Moment, view: View): Sides {
+  const { left, width } = lettersIn(pose, own, layer, view);
+  return { left, right: left + width, past: Math.max(-left, left + width - view.viewport.width) };
+}
+
+/** Lets the text break, or narrows it on screens that are narrower than it is. */
+function narrower(
+  { path }: LayerView,
+  layer: TextLayer,
+  { left, right }: Sides,
+  { viewport }: View,
+): { change?: Change[] } {
+  if (layer.rules) return {};
+  if (layer.wrap === false) return { change: [{ op: "remove", path: `${path}/wrap` }] };
+  const place = layer.place as { width?: Length; left?: Length } | undefined;
+  if (place?.width === undefined || left < 0) return {};
+  const width: Length = `${Math.floor((100 * (viewport.width - 2 * left)) / viewport.width)}%`;
+  return {
+    change: [
+      {
+        op: "add",
+        path: `${path}/rules`,
+        value: [{ media: `(max-width: ${Math.ceil(right)}px)`, place: { ...place, width } }],
+      },
+    ],
+  };
+}

@@ -1,0 +1,38 @@
+import { intersection, isText } from "../../core/index.ts";
+import type { Sighting } from "../finding.ts";
+import { fontSizeOf, lettersIn } from "../letters.ts";
+import { about, type SceneView, type View } from "../view.ts";
+
+/** So much of the smaller letters' size may two texts share, across and down. */
+const shared = 0.3;
+
+/** Texts that stand on each other where nothing moves, though they may take turns while the page does. */
+export function overlap(scene: SceneView, view: View): Sighting[] {
+  const { layout, from, to } = scene;
+  const texts = scene.layers.flatMap((own) => {
+    const { layer, layout: laidOut, group } = own;
+    const plain = isText(layer) && !layer.outline && laidOut.opacity >= 0.5;
+    return plain && !laidOut.hidden
+      ? [{ own, group, box: lettersIn(laidOut.box, own, layer, view), size: fontSizeOf(layer, own, view) }]
+      : [];
+  });
+  return texts.flatMap(({ own, group, box, size }, index) =>
+    texts
+      .slice(0, index)
+      .filter((other) => other.group === group)
+      .flatMap((other): Sighting[] => {
+        const common = intersection(box, other.box);
+        const by = Math.min(common.width, common.height);
+        if (by <= shared * Math.min(size, other.size)) return [];
+        return [
+          {
+            ...about(scene, own),
+            from: Math.max(from, layout.top - view.viewport.height),
+            to,
+            amount: by,
+            measured: `stands on "${other.own.layer.name}" when nothing moves, by ${Math.round(by)} px`,
+          },
+        ];
+      }),
+  );
+}
