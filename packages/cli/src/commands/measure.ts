@@ -18,6 +18,7 @@ interface Options {
   scroll: number;
   json?: true;
   chart?: string;
+  elevation?: string;
   scene?: string;
   theme: Theme;
   force?: true;
@@ -34,9 +35,13 @@ export const measureCommand = new Command("measure")
   .option("--scroll <px>", "how far the page is scrolled", parseScroll, 0)
   .option("--json", "print JSON for other programs")
   .option("--chart <file>", "draw how the layers of a scene move, as .svg or .png")
-  .option("--scene <name>", "the scene of the chart; the first without it")
+  .option(
+    "--elevation <file>",
+    "draw a scene from the side: camera, layers at their depths, what it sees of each",
+  )
+  .option("--scene <name>", "the scene of a chart; the first without it")
   .addOption(
-    new Option("--theme <name>", "the colours of the chart").choices(["light", "dark"]).default("light"),
+    new Option("--theme <name>", "the colours of a chart").choices(["light", "dark"]).default("light"),
   )
   .option("--force", "replace a chart that is there")
   .addHelpText("after", "\nExample:\n  lumbit measure page.json --viewport 390x844 --scroll 400 --json")
@@ -58,15 +63,16 @@ export const measureCommand = new Command("measure")
       ]),
     );
     const views = viewports.map((one) => viewOf(project.page, one, natural, pictures));
-    if (charted.chart !== undefined) {
-      await writeChart(charted.chart, views[0] as View, charted);
-      return;
-    }
+    const { chart, elevation } = charted;
+    if (chart !== undefined) await writeChart(chart, "movement", views[0] as View, charted);
+    if (elevation !== undefined) await writeChart(elevation, "elevation", views[0] as View, charted);
+    if (chart ?? elevation) return;
     console.log(layerTable(views, scroll));
   });
 
 async function writeChart(
   file: string,
+  of: "movement" | "elevation",
   view: View,
   { scene: name, theme, force }: Pick<Options, "scene" | "theme" | "force">,
 ): Promise<void> {
@@ -80,14 +86,19 @@ async function writeChart(
     throw new Problem(
       `there is no scene "${name}"; the page has ${view.scenes.map(({ scene }) => scene.name).join(", ")}`,
     );
+  if (scene.layers.length === 0)
+    throw new Problem(`the scene "${scene.scene.name}" has no layers to draw; name another one with --scene`);
   // Loaded here: plotting is slow to start, and nothing else needs it.
-  const { movementChart } = await import("../chart/movement.ts");
-  const svg = movementChart(scene, view, theme);
+  const draw =
+    of === "movement"
+      ? (await import("../chart/movement.ts")).movementChart
+      : (await import("../chart/elevation.ts")).elevationChart;
+  const svg = draw(scene, view, theme);
   await replaceFile(
     file,
     kind === ".svg" ? svg : await sharp(Buffer.from(svg), { density: 144 }).png().toBuffer(),
   );
-  console.log(`${file}: movement of ${scene.scene.name} at ${viewportName(view.viewport)}`);
+  console.log(`${file}: ${of} of ${scene.scene.name} at ${viewportName(view.viewport)}`);
 }
 
 /** The pose, with `estimated: true` at every text whose font the page does not ship. */
