@@ -1,4 +1,4 @@
-import { cpSync, existsSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import sharp from "sharp";
@@ -61,6 +61,94 @@ test("a picture and a document are made by an installed browser", async () => {
   expect(readFileSync(join(folder, "sheet.pdf")).subarray(0, 5).toString()).toBe("%PDF-");
 });
 
+test("sets two versions of a page against each other: both drawn, what differs listed and framed", () => {
+  const page = JSON.parse(readFileSync(join(folder, "contrast.json"), "utf8"));
+  page.scenes[0].layers[0].color = "#06202b";
+  page.scenes[0].layers[0].place.top = "20vh";
+  page.scenes[1].height = "120vh";
+  page.scenes[1].layers = [{ name: "shore", text: "Shore", depth: 1 }];
+  writeFileSync(join(folder, "after.json"), JSON.stringify(page));
+  const { stdout, stderr } = lumbit(
+    [
+      ...["proof", "contrast.json", "--against", "after.json", "-o", "against.html"],
+      ...["--viewport", "1280x800", "--viewport", "390x844", "--moments", "3"],
+    ],
+    folder,
+  );
+  expect(stderr).toBe("");
+  expect(stdout).toMatch(/against\.html: 2 screens, 3 moments/);
+  const html = readFileSync(join(folder, "against.html"), "utf8");
+  expect(html.match(/class="cell"/g)).toHaveLength(2 * 2 * 3);
+  for (const line of [
+    '<b>sea / title</b> color: "#a9d6cc" → "#06202b"',
+    '<b>sea / title</b> place.top: "10vh" → "20vh"',
+    '<b>end</b> height: "100vh" → "120vh"',
+    "<b>end / shore</b> only in the other",
+  ])
+    expect(html).toContain(line);
+  // The title is in view at the first moment of each version and screen.
+  expect(html.match(/class="differs"/g)?.length).toBeGreaterThanOrEqual(4);
+  expect(html).toContain("<h2>Found in contrast.json</h2>");
+  expect(html).not.toContain("<h2>Found in after.json</h2>");
+  lumbit(
+    ["proof", "room.json", "--against", "room.json", "-o", "same.html", "--viewport", "390x844"],
+    folder,
+  );
+  expect(readFileSync(join(folder, "same.html"), "utf8")).toContain("The two pages say the same.");
+});
+
+test("a film scrolls from end to end, and what plays by the clock plays by that of the film", async () => {
+  const fixed = (name: string, left: string, more: object) => ({
+    ...{ name, shape: "rectangle", background: "#fff", depth: "horizon", ...more },
+    place: { left, top: "0px", width: "100px", height: "100px" },
+  });
+  const page = {
+    ...{ format: "lumbit/1", title: "Film", lang: "en", page: { background: "#000" } },
+    scenes: [
+      {
+        ...{ name: "sea", height: "900px", background: "#000", settle: "top" },
+        layers: [
+          fixed("lamp", "0px", {
+            cue: { at: "load", from: { opacity: 0 }, duration: 1000, easing: "linear" },
+          }),
+          fixed("stone", "200px", { depth: 0, background: "#0ff" }),
+        ],
+      },
+    ],
+  };
+  writeFileSync(join(folder, "film.json"), JSON.stringify(page));
+  const { stdout, stderr } = lumbit(
+    ["proof", "film.json", "--film", "-o", "film.webp", "--viewport", "400x300", "--seconds", "2"],
+    folder,
+  );
+  expect(stderr).toBe("");
+  expect(stdout).toMatch(/film\.webp: 2 seconds at 400x300/);
+  const film = join(folder, "film.webp");
+  const { pageHeight, width, delay = [] } = await sharp(film, { animated: true }).metadata();
+  expect([pageHeight, width]).toEqual([300, 400]);
+  expect(delay.reduce((sum, one) => sum + one, 0)).toBe(2000);
+  const at = async (frame: number, x: number, y: number) => {
+    // Frames that show the same are one, which lasts longer.
+    let ends = 0;
+    const page = delay.findIndex((lasts) => {
+      ends += lasts;
+      return ends > 50 * frame;
+    });
+    const { data } = await sharp(film, { page })
+      .extract({ left: x, top: y, width: 4, height: 4 })
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return data[1] ?? 0;
+  };
+  // Half of its second has passed in the tenth of twenty frames a second.
+  expect(Math.abs((await at(9, 50, 50)) - 128)).toBeLessThan(20);
+  expect(await at(25, 50, 50)).toBeGreaterThan(240);
+  // What is on the page surface leaves with it.
+  expect(await at(0, 250, 50)).toBeGreaterThan(200);
+  expect(await at(39, 250, 50)).toBeLessThan(40);
+});
+
 test("text is text, whatever it says", () => {
   const page = JSON.parse(readFileSync(join(folder, "faint.json"), "utf8"));
   page.title = "</style><script>alert(1)</script>";
@@ -83,10 +171,29 @@ test("replaces no file unless told, and leaves none half-written", () => {
     [["-o", "sheet.gif"], /end its name with \.html, \.png or \.pdf/],
     [["-o", "none.html", "--scene", "reef"], /there is no scene "reef"; the page has sea/],
     [["-o", "none.html", "--viewport", "0x0"], /each from 1 to 20000/],
+    [["-o", "none.html", "--moments", "1"], /a whole number from 2 to 40/],
+    [["-o", "none.html", "--against", "lost.json"], /there is no file lost\.json/],
+    [["-o", "none.html", "--film"], /end its name with \.webp/],
+    [["-o", "none.webp"], /end its name with \.html, \.png or \.pdf/],
+    [["-o", "none.webp", "--film", "--moments", "3"], /a film shows one page at one viewport/],
+    [["-o", "none.html", "--seconds", "3"], /say --film too/],
   ] as const) {
     const { status, stderr } = lumbit(["proof", "room.json", ...args], folder);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   }
-  expect(existsSync(join(folder, "none.html"))).toBe(false);
+  writeFileSync(join(folder, "large.json"), " ".repeat(11 * 1024 * 1024));
+  writeFileSync(join(folder, "torn.png"), "not a picture");
+  const torn = JSON.parse(readFileSync(join(folder, "room.json"), "utf8"));
+  torn.scenes[0].layers.push({ name: "torn", image: "torn.png", alt: "" });
+  writeFileSync(join(folder, "torn.json"), JSON.stringify(torn));
+  for (const [page, message] of [
+    ["large.json", /larger than 10 MB/],
+    ["torn.json", /torn\.png/],
+  ] as const) {
+    const { status, stderr } = lumbit(["proof", page, "-o", "none.html"], folder);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+  }
+  expect(readdirSync(folder).filter((name) => /none|lumbit-/.test(name))).toEqual([]);
 });

@@ -7,16 +7,22 @@ import type { Materials } from "./cell.ts";
 /** Pictures are copied into the sheet with at most so many px on the longer side. */
 const longest = 900;
 
-/** A project's pictures and fonts, to be put into a sheet: each once, as custom properties and font faces. */
-export async function proofMaterials(project: Project): Promise<{ materials: Materials; style: string }> {
-  const copies = await Promise.all(
+/**
+ * A project's pictures and fonts, to be put into a sheet: custom properties and font faces, the same for the same
+ * content, so that two versions of a page share them.
+ */
+export async function proofMaterials(
+  project: Project,
+): Promise<{ materials: Materials; properties: string[]; faces: string[] }> {
+  const names = new Map(project.pictures.map(({ path, bytes }) => [path, nameOf(bytes)]));
+  const properties = await Promise.all(
     project.pictures.map(async ({ path, bytes }) => {
       const small = await sharp(bytes)
         .autoOrient()
         .resize({ width: longest, height: longest, fit: "inside", withoutEnlargement: true })
         .webp({ quality: 72 })
         .toBuffer();
-      return `--${nameOf(path)}:url(data:image/webp;base64,${small.toString("base64")})`;
+      return `--${names.get(path)}:url(data:image/webp;base64,${small.toString("base64")})`;
     }),
   );
   const faces = (project.page.fonts ?? []).flatMap(({ family, src, weight, style }) => {
@@ -28,10 +34,11 @@ export async function proofMaterials(project: Project): Promise<{ materials: Mat
   return {
     materials: {
       texts: new TextSizer(project.page, project.fonts),
-      picture: (path) => `var(--${nameOf(path)})`,
+      picture: (path) => `var(--${names.get(path)})`,
     },
-    style: `:root{${copies.join(";")}}${faces.join("")}`,
+    properties,
+    faces,
   };
 }
 
-const nameOf = (path: string) => `p${createHash("sha256").update(path).digest("hex").slice(0, 8)}`;
+const nameOf = (bytes: Buffer) => `p${createHash("sha256").update(bytes).digest("hex").slice(0, 12)}`;

@@ -1,23 +1,34 @@
 import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
-import { type Finding, type View, viewportName } from "lumbit/checks";
-import type { Box } from "lumbit/core";
-import { poseAt } from "lumbit/core";
+import { type Finding, momentAt, type View, viewportName } from "lumbit/checks";
+import { intersection } from "lumbit/core";
 import { drawPage, type Materials } from "./cell.ts";
+import type { Difference } from "./difference.ts";
 import { node } from "./node.ts";
+
+/** One version of a page in a sheet. */
+export interface Version {
+  /** What it is called where there are two: the name of its file. */
+  name: string;
+  /** One a row. */
+  views: readonly View[];
+  findings: readonly Finding[];
+  materials: Materials;
+  /** Where the bytes of its pictures and fonts are, as custom properties and font faces. */
+  properties: readonly string[];
+  faces: readonly string[];
+}
 
 export interface Sheet {
   title: string;
-  /** One a row. */
-  views: readonly View[];
+  /** The page, and the version that it is set against. */
+  versions: readonly [Version] | readonly [Version, Version];
+  /** What the two do not share. */
+  differences: readonly Difference[];
   /** The moments of the columns, as shares of what can be scrolled at a viewport, or of a scene's time in view. */
   shares: readonly number[];
   /** The scene whose time in view the columns are; the whole page without it. */
   scene?: string;
-  findings: readonly Finding[];
-  materials: Materials;
-  /** Style that pictures and fonts need: where their bytes are. */
-  style: string;
 }
 
 /** The most that a picture takes, in px. */
@@ -29,56 +40,88 @@ export const sheetWidth = (columns: number): number => 96 + columns * (widest + 
 
 /** A sheet of pictures of a page, viewports below each other, moments side by side: one file that needs nothing else. */
 export function sheetHtml(sheet: Sheet): string {
-  const { title, views, findings } = sheet;
-  const numbered = findings.map((finding, index) => ({ finding, number: index + 1 }));
-  const rows = views.flatMap((view) => [
-    node("h2", {}, [`${view.viewport.width} × ${view.viewport.height}`]),
-    node("div", {}, cells(view, sheet, numbered), { className: "row" }),
+  const { title, versions, differences } = sheet;
+  const compared = versions.length > 1;
+  const rows = versions[0].views.flatMap(({ viewport }, index) => [
+    node("h2", {}, [`${viewport.width} × ${viewport.height}`]),
+    ...versions.flatMap((version) => [
+      ...(compared ? [node("h3", {}, [version.name])] : []),
+      node("div", {}, cells(version.views[index] as View, version, sheet), { className: "row" }),
+    ]),
   ]);
-  const list =
-    findings.length > 0
-      ? [
-          node("h2", {}, ["Found"]),
-          node(
-            "ol",
-            {},
-            findings.map(({ rule, scene, layer, measured, severity }) =>
-              node("li", {}, [
-                node("b", {}, [[scene, layer].filter(Boolean).join(" / ") || "page"]),
-                ` ${rule} (${severity}): ${measured}`,
-              ]),
-            ),
-          ),
-        ]
-      : [];
+  const lists = versions.flatMap(({ name, findings }) =>
+    list(
+      compared ? `Found in ${name}` : "Found",
+      "ol",
+      findings.map(({ rule, scene, layer, measured, severity }) => ({
+        of: nameOf(scene, layer),
+        text: ` ${rule} (${severity}): ${measured}`,
+      })),
+    ),
+  );
+  const differ = list(
+    "What differs",
+    "ul",
+    differences.map(({ scene, layer, what }) => ({ of: nameOf(scene, layer), text: ` ${what}` })),
+  );
   const about = sheet.scene ? `the scene ${sheet.scene}` : "the whole page";
+  const against = compared ? `, ${versions[0].name} against ${versions[1]?.name}` : "";
+  const nothing =
+    compared && differences.length === 0 ? [node("p", {}, ["The two pages say the same."])] : [];
   const body = node("body", {}, [
-    node("header", {}, [node("h1", {}, [title]), node("p", {}, [`Proof of ${about}`])]),
+    node("header", {}, [node("h1", {}, [title]), node("p", {}, [`Proof of ${about}${against}`])]),
+    ...nothing,
+    ...(compared ? differ : []),
     ...rows,
-    ...list,
+    ...lists,
   ]);
+  const style = `:root{${unique(versions.flatMap(({ properties }) => properties)).join(";")}}${unique(versions.flatMap(({ faces }) => faces)).join("")}`;
   const head = node("head", {}, [
     node("meta", {}, [], { charSet: "utf-8" }),
     node("meta", {}, [], { name: "viewport", content: "width=device-width" }),
     node("title", {}, [`${title}: proof`]),
-    node("style", {}, [sheetCss + sheet.style]),
+    node("style", {}, [sheetCss + style]),
   ]);
   return `<!doctype html>\n${toHtml(node("html", {}, [head, body], { lang: "en" }))}\n`;
 }
 
-interface Numbered {
-  finding: Finding;
-  number: number;
-}
+const unique = (texts: readonly string[]) => [...new Set(texts)];
+const nameOf = (scene?: string, layer?: string) => [scene, layer].filter(Boolean).join(" / ") || "page";
 
-function cells(view: View, sheet: Sheet, numbered: readonly Numbered[]): ElementContent[] {
+/** A list with its heading; nothing where it has no entries. */
+const list = (heading: string, tag: "ol" | "ul", entries: readonly { of: string; text: string }[]) =>
+  entries.length === 0
+    ? []
+    : [
+        node("h2", {}, [heading]),
+        node(
+          tag,
+          {},
+          entries.map(({ of, text }) => node("li", {}, [node("b", {}, [of]), text])),
+        ),
+      ];
+
+function cells(view: View, { findings, materials }: Version, sheet: Sheet): ElementContent[] {
   const { viewport, layout } = view;
   const scale = Math.min(rowHeight / viewport.height, widest / viewport.width);
   const scene = view.scenes.find(({ scene }) => scene.name === sheet.scene);
   const [from, to] = scene ? [scene.from, scene.to] : [0, layout.scrollHeight - viewport.height];
+  const name = viewportName(viewport);
   return sheet.shares.map((share) => {
     const scroll = Math.round(from + share * (to - from));
-    const marks = numbered.flatMap(({ finding, number }) => mark(finding, number, view, scroll, scale));
+    const at = { view, scroll, scale };
+    const changed = unique(sheet.differences.map(({ scene, layer }) => JSON.stringify([scene, layer])));
+    const marks = [
+      ...changed.flatMap((key) => {
+        const [scene, layer] = JSON.parse(key) as [string?, string?];
+        return frame(scene, layer, at, "differs", []);
+      }),
+      ...findings.flatMap(({ scene, layer, places }, index) =>
+        places.some(({ viewport, from, to }) => viewport === name && scroll >= from - 1 && scroll <= to + 1)
+          ? frame(scene, layer, at, "mark", [node("b", {}, [String(index + 1)])])
+          : [],
+      ),
+    ];
     const [width, height] = [viewport.width * scale, viewport.height * scale].map(Math.round);
     return node("figure", {}, [
       node(
@@ -88,7 +131,7 @@ function cells(view: View, sheet: Sheet, numbered: readonly Numbered[]): Element
           node(
             "i",
             { width: `${viewport.width}px`, height: `${viewport.height}px`, scale },
-            [drawPage(view, scroll, sheet.materials)],
+            [drawPage(view, scroll, materials)],
             { className: "page" },
           ),
           ...marks,
@@ -100,33 +143,26 @@ function cells(view: View, sheet: Sheet, numbered: readonly Numbered[]): Element
   });
 }
 
-/** Where a finding is seen in a picture: the frame of its layer, with its number. */
-function mark(
-  { scene, layer, places }: Finding,
-  number: number,
-  view: View,
-  scroll: number,
-  scale: number,
+/** A frame around a layer where it is in a picture; nothing where it is out of view. */
+function frame(
+  scene: string | undefined,
+  layer: string | undefined,
+  { view, scroll, scale }: { view: View; scroll: number; scale: number },
+  className: string,
+  children: ElementContent[],
 ): ElementContent[] {
-  const here = places.some(
-    ({ viewport, from, to }) =>
-      viewport === viewportName(view.viewport) && scroll >= from - 1 && scroll <= to + 1,
-  );
-  const pose = poseAt(view.layout, scroll).scenes.find(({ name }) => name === scene);
-  const box: Box | undefined = pose?.layers.find(({ name, visible }) => name === layer && visible);
-  if (!here || !box) return [];
-  const cut = (value: number, most: number) => Math.min(Math.max(value, 0), most);
-  const [left, top] = [cut(box.left, view.viewport.width), cut(box.top, view.viewport.height)];
-  const right = cut(box.left + box.width, view.viewport.width);
-  const bottom = cut(box.top + box.height, view.viewport.height);
+  const own = view.scenes
+    .find((one) => one.scene.name === scene)
+    ?.layers.find((one) => one.layer.name === layer);
+  const at = own && momentAt(own, scroll);
+  if (!at?.pose.visible || at.pose.opacity < 0.05) return [];
+  const { left, top, width, height } = intersection(at.pose, at.clip);
+  if (width <= 0 || height <= 0) return [];
   const px = (value: number) => `${Math.round(value * scale)}px`;
   return [
-    node(
-      "span",
-      { left: px(left), top: px(top), width: px(right - left), height: px(bottom - top) },
-      [node("b", {}, [String(number)])],
-      { className: "mark" },
-    ),
+    node("span", { left: px(left), top: px(top), width: px(width), height: px(height) }, children, {
+      className,
+    }),
   ];
 }
 
@@ -143,8 +179,10 @@ figcaption{margin-top:5px;color:#5b6667;font-size:12.5px;font-variant-numeric:ta
 .page{position:absolute;left:0;top:0;transform-origin:0 0}
 .page i{position:absolute;display:block;font-style:normal;overflow-wrap:anywhere;background-repeat:no-repeat!important}
 .page{display:block;font-style:normal}
+h3{margin:14px 0 6px;font-size:12.5px;font-weight:500;color:#5b6667}
+.differs{position:absolute;border:1.5px dashed #5b9dff;border-radius:2px}
 .mark{position:absolute;border:1.5px solid #d4371c;border-radius:2px}
 .mark b{position:absolute;left:-1.5px;top:-1.5px;padding:0 5px;background:#d4371c;color:#fff;font-size:11px;line-height:16px;border-radius:2px 0 2px 0}
-ol{margin:0;padding-left:1.6em;max-width:80ch}
+ol,ul{margin:0;padding-left:1.6em;max-width:80ch}
 @media print{body{padding:0;background:none}.row,figure{break-inside:avoid}}
 `;
