@@ -122,6 +122,20 @@ lumbit(
   ...["390x844", "1280x800", "2560x1080"].flatMap((viewport) => ["--viewport", viewport]),
 );
 
+// A change: the kelp came nearer, the title paler.
+const changed = join(folder, "tidehouse");
+cpSync(join(root, "examples/tidehouse"), changed, { recursive: true });
+const earlier = JSON.parse(readFileSync(join(root, demo), "utf8"));
+const layerOf = (name) => earlier.scenes[0].layers.find((layer) => layer.name === name);
+layerOf("far-kelp").depth = 1;
+layerOf("title").color = "#7fb3a6";
+writeFileSync(join(changed, "earlier.json"), JSON.stringify(earlier));
+lumbit(
+  ...["proof", demo, "--against", join(changed, "earlier.json"), "-o", target("against"), "--force"],
+  ...["--scene", "descent", "--moments", "4", "--viewport", "390x844", "--viewport", "1280x800"],
+);
+
+lumbit("measure", demo, "--elevation", target("elevation"), "--force", "--scene", "descent");
 lumbit("measure", demo, "--chart", target("movement"), "--force", "--scene", "gear", "--theme", "dark");
 
 // Two of the planted faults of the tests in one page.

@@ -26,6 +26,7 @@ describe.each(files)("%s", (file) => {
   test.runIf(own.length > 0)("its commands work", async () => {
     const folder = temporaryFolder();
     if (!own.some((line) => line.startsWith("lumbit new"))) lumbit(["new", "my-page"], folder);
+    lumbit(["new", "earlier"], folder);
     for (const line of own) {
       const args = line.split(" ").slice(1);
       if (args[0] === "preview")
