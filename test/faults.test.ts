@@ -12,7 +12,7 @@ const names = readdirSync(join(root, "test/faults"))
   .map((name) => name.replace(".json", ""));
 const byHand = [
   ...["sharpness", "reading", "reading-covered", "links", "weight", "wasted"],
-  ...["overlap", "split-layers", "subject-covered"],
+  ...["overlap", "overlap-content", "overflow-below", "split-layers", "subject-covered"],
 ];
 const ruleOf = (name: string) => name.replace(/-.*/, "");
 

@@ -2,6 +2,8 @@ import type { View } from "lumbit/checks";
 import { momentAt } from "lumbit/checks";
 import {
   type Block,
+  columnDefaults,
+  columnWidth,
   fittedWidth,
   isGroup,
   isImage,
@@ -178,10 +180,7 @@ function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view:
   const { viewport, page } = view;
   const across = (length: string | 0) => resolveLength(length, { viewport, percent: viewport.width });
   const look = page.page ?? {};
-  const width = Math.min(
-    viewport.width - 2 * across(look.margin ?? "1.25rem"),
-    across(look.column ?? "720px"),
-  );
+  const width = columnWidth(look, viewport);
   return node(
     "i",
     {
@@ -189,7 +188,7 @@ function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view:
       top: px(sceneTop + across(scene.paddingTop ?? 0)),
       width: px(width),
       display: "grid",
-      gap: px(across(look.gap ?? "1rem")),
+      gap: px(across(look.gap ?? columnDefaults.gap)),
     },
     blocks.map((block) => {
       const size = resolveFontSize(block.fontSize, { viewport });

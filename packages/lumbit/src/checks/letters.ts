@@ -1,5 +1,13 @@
-import { averageAdvance, type Box, resolveFontSize, type TextLayer, textDefaults } from "../core/index.ts";
-import type { LayerView, View } from "./view.ts";
+import {
+  averageAdvance,
+  type Box,
+  columnWidth,
+  resolveFontSize,
+  resolveLength,
+  type TextLayer,
+  textDefaults,
+} from "../core/index.ts";
+import type { LayerView, SceneView, View } from "./view.ts";
 
 /** The font size of a text at a viewport, in px. */
 export function fontSizeOf({ text, fontSize }: TextLayer, { layout }: LayerView, { viewport }: View): number {
@@ -21,4 +29,13 @@ export function lettersIn(box: Box & { scale?: number }, own: LayerView, layer: 
     width,
     height: box.height - 2 * leading,
   };
+}
+
+/** The box of a scene's content in the flow, against the scene; nothing where it has none. */
+export function contentBox({ scene, layout }: SceneView, { page, viewport, natural }: View): Box | undefined {
+  if (!scene.content || !natural.content) return undefined;
+  const width = columnWidth(page.page ?? {}, viewport);
+  const top = resolveLength(scene.paddingTop ?? 0, { viewport, percent: viewport.width });
+  const height = natural.content(scene, width, viewport);
+  return { left: (layout.width - width) / 2, top, width, height };
 }

@@ -8,6 +8,7 @@ export { eased } from "./easing.ts";
 export { fittedWidth, fluidSize, isFitted, resolveFontSize } from "./font-size.ts";
 export {
   columnDefaults,
+  columnWidth,
   type LayerLayout,
   layoutPage,
   type Natural,

@@ -91,15 +91,21 @@ export interface PageLayout {
 /** What the page's column is when it does not say: its width, the space beside it, and that between its blocks. */
 export const columnDefaults = { column: "720px", margin: "1.25rem", gap: "1rem" } as const;
 
+/** The width in px of a page's column at a viewport. */
+export function columnWidth({ margin, column }: PageLook, viewport: Viewport): number {
+  const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
+  return Math.min(
+    viewport.width - 2 * across(margin ?? columnDefaults.margin),
+    across(column ?? columnDefaults.column),
+  );
+}
+
 /** Lays a page out at a viewport (px, more than 0). */
 export function layoutPage(source: Page, viewport: Viewport, natural: Natural): PageLayout {
   const page = applyRules(source, viewport);
   const look = page.page ?? {};
   const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
-  const column = Math.min(
-    viewport.width - 2 * across(look.margin ?? columnDefaults.margin),
-    across(look.column ?? columnDefaults.column),
-  );
+  const column = columnWidth(look, viewport);
   const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
   const swiped = viewport.width < swipeWidth;
   const holds = page.scenes.map((scene) => (swiped && hasReel(scene) ? 0 : across(scene.hold ?? 0)));

@@ -2,15 +2,16 @@ import { intersection } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
-/** How wide a blur that follows the scroll may be, in px, over more than so much of the screen. */
+/** How wide a blur may be, in px, over more than so much of the screen, when it or its layer moves. */
 const most = { radius: 12, share: 0.5 };
 
-/** Wide blurs of large layers that change while the page scrolls. */
+/** Wide blurs of large layers that move or change while the page scrolls: they are drawn anew in every frame. */
 export function blur(scene: SceneView, view: View): Sighting[] {
   const { viewport } = view;
   return scene.layers.flatMap((own): Sighting[] => {
     const { layout, track } = own;
-    if (layout.hidden || !layout.ramps.some(({ property }) => property === "blur")) return [];
+    const moves = layout.speed !== 1 || layout.ramps.length > 0;
+    if (layout.hidden || !moves) return [];
     const seen = track.flatMap(({ scroll, pose, clip }) => {
       const { width, height } = intersection(pose, clip);
       const share = (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);

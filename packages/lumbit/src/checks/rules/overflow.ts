@@ -1,13 +1,42 @@
 import { isText, type Length, type TextLayer } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
-import { lettersIn } from "../letters.ts";
+import { fontSizeOf, lettersIn } from "../letters.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** So many px at the side of a text may be empty: what a line leaves. */
 const slack = 2;
 
-/** Texts that are never whole between the sides of the screen. */
+/** Texts that are never whole between the sides of the screen, or that their scene cuts off above or below. */
 export function overflow(scene: SceneView, view: View): Sighting[] {
+  return [...pastSides(scene, view), ...pastScene(scene, view)];
+}
+
+/** Of the size of its letters so much may a scene cut off: what descenders leave. */
+const trimmed = 0.3;
+
+function pastScene(scene: SceneView, view: View): Sighting[] {
+  const { layout, from, to } = scene;
+  return scene.layers.flatMap((own): Sighting[] => {
+    const { layer, layout: laidOut, group } = own;
+    if (!isText(layer) || laidOut.hidden || group) return [];
+    const letters = lettersIn(laidOut.box, own, layer, view);
+    const below = letters.top + letters.height - layout.height;
+    const past = Math.max(below, -letters.top);
+    // What is wholly outside comes in later, or never: another rule.
+    if (past <= trimmed * fontSizeOf(layer, own, view) || past >= letters.height) return [];
+    return [
+      {
+        ...about(scene, own),
+        from,
+        to,
+        amount: past,
+        measured: `its letters reach ${Math.round(past)} px past the ${below > 0 ? "bottom" : "top"} of its scene, which cuts them off`,
+      },
+    ];
+  });
+}
+
+function pastSides(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout, track } = own;
     if (!isText(layer) || layout.hidden || layer.repeat !== undefined) return [];

@@ -1,6 +1,6 @@
 import { intersection, isText } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
-import { fontSizeOf, lettersIn } from "../letters.ts";
+import { contentBox, fontSizeOf, lettersIn } from "../letters.ts";
 import { about, type SceneView, type View } from "../view.ts";
 
 /** So much of the smaller letters' size may two texts share, across and down. */
@@ -16,23 +16,26 @@ export function overlap(scene: SceneView, view: View): Sighting[] {
       ? [{ own, group, box: lettersIn(laidOut.box, own, layer, view), size: fontSizeOf(layer, own, view) }]
       : [];
   });
-  return texts.flatMap(({ own, group, box, size }, index) =>
-    texts
+  const content = contentBox(scene, view);
+  return texts.flatMap(({ own, group, box, size }, index) => {
+    const others = texts
       .slice(0, index)
       .filter((other) => other.group === group)
-      .flatMap((other): Sighting[] => {
-        const common = intersection(box, other.box);
-        const by = Math.min(common.width, common.height);
-        if (by <= shared * Math.min(size, other.size)) return [];
-        return [
-          {
-            ...about(scene, own),
-            from: Math.max(from, layout.top - view.viewport.height),
-            to,
-            amount: by,
-            measured: `stands on "${other.own.layer.name}" when nothing moves, by ${Math.round(by)} px`,
-          },
-        ];
-      }),
-  );
+      .map((other) => ({ name: `"${other.own.layer.name}"`, box: other.box, size: other.size }));
+    const flow = content && !group ? [{ name: "the content of its scene", box: content, size }] : [];
+    return [...others, ...flow].flatMap((other): Sighting[] => {
+      const common = intersection(box, other.box);
+      const by = Math.min(common.width, common.height);
+      if (by <= shared * Math.min(size, other.size)) return [];
+      return [
+        {
+          ...about(scene, own),
+          from: Math.max(from, layout.top - view.viewport.height),
+          to,
+          amount: by,
+          measured: `stands on ${other.name} when nothing moves, by ${Math.round(by)} px`,
+        },
+      ];
+    });
+  });
 }

@@ -1,4 +1,4 @@
-import { isImage, overscans } from "../../core/index.ts";
+import { type ImageLayer, isImage, overscans, type Viewport } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
@@ -52,6 +52,12 @@ export function wasted(scene: SceneView, view: View): Sighting[] {
   });
 }
 
+const densityAt = ({ width }: Viewport): 1 | 2 => (width <= denseUpTo ? 2 : 1);
+
+/** The file of a picture that a screen loads. */
+export const fileAt = ({ image, variants }: ImageLayer, viewport: Viewport): string =>
+  variants?.[densityAt(viewport)] ?? image;
+
 export interface PixelsNeeded {
   /** Device pixels for a CSS pixel. */
   density: 1 | 2;
@@ -68,8 +74,8 @@ export function pixelsNeeded(
   { viewport, pictures }: View,
 ): PixelsNeeded | undefined {
   if (!isImage(layer) || layout.hidden) return undefined;
-  const density: 1 | 2 = viewport.width <= denseUpTo ? 2 : 1;
-  const file = pictures.get(layer.variants?.[density] ?? layer.image);
+  const density = densityAt(viewport);
+  const file = pictures.get(fileAt(layer, viewport));
   if (!file) return undefined;
   const largest = track
     .filter(({ pose }) => pose.visible || overscans(layer))

@@ -1,6 +1,7 @@
-import { allLayers, isImage, type Page } from "../../core/index.ts";
+import { isImage } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
 import type { View } from "../view.ts";
+import { fileAt } from "./sharpness.ts";
 
 const mega = 1024 * 1024;
 /** Bytes of all pictures; bytes of the decoded ones that are in view at once; layers that move in view at once. */
@@ -8,9 +9,10 @@ const most = { bytes: 5 * mega, memory: 256 * mega, layers: 60 };
 
 /** Pages whose pictures are too many bytes to load, too large to hold in memory, or too many to move at once. */
 export function weight(view: View): Sighting[] {
-  const { page, pictures, scenes } = view;
-  const bytes = picturesOf(page).reduce((sum, path) => sum + (pictures.get(path)?.bytes ?? 0), 0);
-  const heaviest = picturesOf(page)
+  const { pictures, scenes, viewport } = view;
+  const loads = picturesOf(view);
+  const bytes = loads.reduce((sum, path) => sum + (pictures.get(path)?.bytes ?? 0), 0);
+  const heaviest = loads
     .map((path) => ({ path, bytes: pictures.get(path)?.bytes ?? 0 }))
     .toSorted((a, b) => b.bytes - a.bytes)[0];
   const whole = { path: "/scenes", from: 0, to: view.layout.scrollHeight - view.viewport.height };
@@ -28,7 +30,7 @@ export function weight(view: View): Sighting[] {
     const shown = layers.filter(
       ({ layout, track }) => !layout.hidden && track.some(({ pose }) => pose.visible),
     );
-    const files = new Set(shown.flatMap(({ layer }) => (isImage(layer) ? [layer.image] : [])));
+    const files = new Set(shown.flatMap(({ layer }) => (isImage(layer) ? [fileAt(layer, viewport)] : [])));
     const memory = [...files].reduce((sum, file) => {
       const { width = 0, height = 0 } = pictures.get(file) ?? {};
       return sum + 4 * width * height;
@@ -47,12 +49,14 @@ export function weight(view: View): Sighting[] {
   return [...loaded, ...crowded];
 }
 
-/** The pictures that a page loads at all. */
-const picturesOf = ({ scenes, page }: Page): string[] => [
+/** The pictures that a page loads at a viewport, as dense as its screen. */
+const picturesOf = ({ scenes, page: { page }, viewport }: View): string[] => [
   ...new Set([
     ...(page?.backdrop ? [page.backdrop.image] : []),
     ...scenes.flatMap(({ layers }) =>
-      allLayers(layers).flatMap((layer) => (isImage(layer) ? [layer.image] : [])),
+      layers.flatMap(({ layer, layout }) =>
+        isImage(layer) && !layout.hidden ? [fileAt(layer, viewport)] : [],
+      ),
     ),
   ]),
 ];
