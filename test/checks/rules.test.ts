@@ -1,0 +1,187 @@
+import fc from "fast-check";
+import { type CheckInput, checkPage, findingsFrom, type Picture, seenAt } from "lumbit/checks";
+import type { Layer, Page, Scene } from "lumbit/core";
+import { expect, test } from "vitest";
+
+const screen = { width: 1280, height: 800 };
+const natural: CheckInput["natural"] = {
+  layer: (layer, available) =>
+    layer.text === undefined ? { width: 400, height: 300 } : { width: Math.min(available, 200), height: 40 },
+};
+const end: Scene = { name: "end", height: "100vh", layers: [] };
+const pageOf = (layers: Layer[], more: Partial<Scene> = {}, rest: Partial<Page> = {}): Page => ({
+  ...{ format: "lumbit/1", title: "t", lang: "en", page: { background: "#000", color: "#fff" } },
+  scenes: [{ name: "sea", height: "120vh", layers, ...more }, end],
+  ...rest,
+});
+const found = (page: Page, rule: string, more: Partial<CheckInput> = {}) =>
+  checkPage({ page, natural, viewports: [screen], ...more }).filter((finding) => finding.rule === rule);
+const text = (name: string, top: number, more: object = {}): Layer =>
+  ({ name, text: "tide", fontSize: "40px", place: { left: "100px", top: `${top}px` }, ...more }) as Layer;
+const box = (name: string, more: object = {}): Layer =>
+  ({
+    ...{ name, shape: "rectangle", background: "#0a6" },
+    ...{ place: { left: "0px", width: "1280px", top: "0px", height: "800px" } },
+    ...more,
+  }) as Layer;
+
+test("texts overlap when their letters share more than a third of their size, whichever is first", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 600 }), fc.integer({ min: 0, max: 600 }), (a, b) => {
+      const size = { lineHeight: 1 };
+      const layers = [text("a", a, size), text("b", b, size)];
+      const by = 40 - Math.abs(a - b);
+      fc.pre(Math.abs(by - 12) > 0.5);
+      expect(found(pageOf(layers), "overlap").length).toBe(by > 12 ? 1 : 0);
+      expect(found(pageOf(layers.toReversed()), "overlap").length).toBe(by > 12 ? 1 : 0);
+    }),
+  );
+});
+
+test("a text reaches past the side exactly when its letters do, and is narrowed to fit", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 1270 }), fc.integer({ min: 40, max: 1200 }), (left, width) => {
+      const layer = text("a", 100, { place: { left: `${left}px`, width: `${width}px`, top: "100px" } });
+      const letters = Math.min(width, 200);
+      const past = left + letters - screen.width;
+      fc.pre(Math.abs(past - 2) > 0.5);
+      expect(found(pageOf([layer]), "overflow").length).toBe(past > 2 ? 1 : 0);
+    }),
+  );
+});
+
+test("more than three flashes in two screens of scroll are found, and gone once mended", () => {
+  const flashing = (turns: number, share: number) =>
+    pageOf([
+      box("lamp", {
+        ramps: [
+          {
+            property: "opacity",
+            stops: Array.from({ length: turns + 1 }, (_, index) => ({
+              at: `cover ${(share * index) / turns}%`,
+              value: index % 2,
+            })),
+          },
+        ],
+      }),
+    ]);
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 20, max: 90 }), (turns, share) => {
+      // The passage is 2.2 screens long, a part of it below two.
+      const flashes = Math.floor(turns / 2);
+      expect(found(flashing(turns, share), "flashing").length).toBe(flashes > 3 ? 1 : 0);
+    }),
+  );
+});
+
+test("small changes of light, and small things that flash, are no flashes", () => {
+  const stops = (high: number) =>
+    Array.from({ length: 15 }, (_, index) => ({ at: `cover ${5 * index}%`, value: index % 2 ? high : 1 }));
+  const ramps = (high: number) => [{ property: "opacity", stops: stops(high) }];
+  expect(found(pageOf([box("lamp", { ramps: ramps(0.95) })]), "flashing")).toEqual([]);
+  const small = { left: "10%", top: "10vh", width: "80px", height: "80px" };
+  expect(found(pageOf([box("lamp", { ramps: ramps(0), place: small })]), "flashing")).toEqual([]);
+  expect(found(pageOf([box("lamp", { ramps: ramps(0) })]), "flashing")).toHaveLength(1);
+});
+
+test("a scene is empty for as long as nothing of it is on the screen", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 100, max: 500 }), (height) => {
+      const page = pageOf([text("a", 60)], { height: `${height}vh` as `${number}vh` });
+      // The text leaves the screen when 100 px are scrolled; until the scene's bottom comes there is nothing.
+      const nothing = (height / 100 - 1) * 800 - 100;
+      fc.pre(Math.abs(nothing - 400) > 45);
+      const [finding] = found(page, "empty");
+      expect(finding !== undefined).toBe(nothing > 400);
+    }),
+  );
+});
+
+test("a backdrop of the page fills scenes that have nothing of their own", () => {
+  const backdrop = { image: "sea.png", alt: "", depth: 3 };
+  const scenes = { height: "400vh" } as const;
+  expect(found(pageOf([text("a", 60)], scenes), "empty")).toHaveLength(1);
+  expect(found(pageOf([text("a", 60)], scenes, { page: { backdrop } }), "empty")).toEqual([]);
+});
+
+test("large areas move against each other to opposite sides only, and only when both are large", () => {
+  const band = (name: string, direction: "left" | "right", height: string): Layer =>
+    box(name, { direction, depth: 2, place: { left: "-50%", width: "200%", top: "0vh", height } });
+  const opposed = (a: Layer, b: Layer) => found(pageOf([a, b], { height: "100vh" }), "opposed").length;
+  expect(opposed(band("a", "left", "90vh"), band("b", "right", "90vh"))).toBe(1);
+  expect(opposed(band("a", "left", "90vh"), band("b", "left", "90vh"))).toBe(0);
+  expect(opposed(band("a", "left", "90vh"), band("b", "right", "12vh"))).toBe(0);
+});
+
+test("pixels are wasted or missing, never both, and neither where the file fits", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 100, max: 6000 }), (pixels) => {
+      const picture: Picture = { width: pixels, height: pixels, bytes: 400_000, detail: 1 };
+      const layer: Layer = {
+        ...{ name: "plate", image: "plate.png", alt: "" },
+        place: { left: "100px", top: "100px", width: "500px", height: "500px" },
+      };
+      const pictures = new Map([["plate.png", picture]]);
+      const rules = checkPage({ page: pageOf([layer]), natural, pictures, viewports: [screen] })
+        .map(({ rule }) => rule)
+        .filter((rule) => rule === "wasted" || rule === "sharpness");
+      // Enlarged more than 1.35 times at 1x; less than half of the pixels shown at 2x.
+      const wanted = 500 / pixels > 1.35 ? ["sharpness"] : 1000 / pixels <= 0.5 ? ["wasted"] : [];
+      expect(rules).toEqual(wanted);
+    }),
+  );
+});
+
+test("a subject is hidden when something opaque is in front of it, not behind it or see-through", () => {
+  const picture: Picture = { width: 800, height: 600, bytes: 1000 };
+  const pictures = new Map([["star.png", picture]]);
+  const star: Layer = {
+    ...{ name: "star", image: "star.png", alt: "A starfish", subject: [0.5, 0.5], depth: 0.3 },
+    place: { left: "300px", top: "200px", width: "400px", height: "300px" },
+  };
+  const rock = (more: object) =>
+    box("rock", { place: { left: "400px", top: "250px", width: "200px", height: "200px" }, ...more });
+  const count = (layer: Layer) => found(pageOf([star, layer]), "subject", { pictures }).length;
+  expect(count(rock({ depth: 0.2 }))).toBe(1);
+  expect(count(rock({ depth: 0.5 }))).toBe(0);
+  expect(count(rock({ depth: 0.2, background: "#0a68" }))).toBe(0);
+  expect(
+    count(rock({ depth: 0.2, place: { left: "0px", top: "0px", width: "200px", height: "100px" } })),
+  ).toBe(0);
+});
+
+test("words with spaces between their letters are found, ordinary ones are not", () => {
+  const split = (words: string) => found(pageOf([text("a", 60, { text: words })]), "split").length;
+  expect(split("T I D E")).toBe(1);
+  for (const words of ["TIDE", "I am", "a b", "Tide at 4 5", "Ebb and flow"])
+    expect(split(words), words).toBe(0);
+});
+
+test("what is judged screen by screen, in any order, sums up to the same findings", () => {
+  const page = pageOf([text("a", 60), text("b", 70), box("lamp", { depth: 0.01 })], { height: "300vh" });
+  const viewports = [screen, { width: 390, height: 844 }, { width: 2560, height: 1080 }];
+  const whole = checkPage({ page, natural, viewports });
+  expect(whole.length).toBeGreaterThan(1);
+  const seen = viewports.toReversed().flatMap((viewport) => seenAt({ page, natural }, viewport));
+  const sorted = (findings: typeof whole) =>
+    findings
+      .map(({ places, ...finding }) => ({
+        ...finding,
+        places: places.toSorted((a, b) => a.viewport.localeCompare(b.viewport)),
+      }))
+      .toSorted((a, b) => `${a.rule}${a.path}`.localeCompare(`${b.rule}${b.path}`));
+  expect(sorted(findingsFrom(page, structuredClone(seen), viewports.length))).toEqual(sorted(whole));
+});
+
+test("the page file says how grave a finding is, everywhere or in one place", () => {
+  const layers = [text("a", 60), text("b", 70)];
+  const graveness = (checks: NonNullable<Page["checks"]>) =>
+    found(pageOf(layers, {}, { checks }), "overlap").map(({ severity }) => severity);
+  const reason = "they take turns";
+  expect(graveness([])).toEqual(["warning"]);
+  expect(graveness([{ rule: "overlap", severity: "error" }])).toEqual(["error"]);
+  expect(graveness([{ rule: "overlap", layer: "b", severity: "note" }])).toEqual(["note"]);
+  expect(graveness([{ rule: "overlap", layer: "a", severity: "note" }])).toEqual(["warning"]);
+  expect(graveness([{ rule: "overlap", scene: "sea", severity: "off", reason }])).toEqual([]);
+  expect(graveness([{ rule: "overlap", scene: "end", severity: "off", reason }])).toEqual(["warning"]);
+});
