@@ -110,12 +110,9 @@ function cells(view: View, { findings, materials }: Version, sheet: Sheet): Elem
   return sheet.shares.map((share) => {
     const scroll = Math.round(from + share * (to - from));
     const at = { view, scroll, scale };
-    const changed = unique(sheet.differences.map(({ scene, layer }) => JSON.stringify([scene, layer])));
+    const changed = new Map(sheet.differences.map((one) => [nameOf(one.scene, one.layer), one]));
     const marks = [
-      ...changed.flatMap((key) => {
-        const [scene, layer] = JSON.parse(key) as [string?, string?];
-        return frame(scene, layer, at, "differs", []);
-      }),
+      ...[...changed.values()].flatMap(({ scene, layer }) => frame(scene, layer, at, "differs", [])),
       ...findings.flatMap(({ scene, layer, places }, index) =>
         places.some(({ viewport, from, to }) => viewport === name && scroll >= from - 1 && scroll <= to + 1)
           ? frame(scene, layer, at, "mark", [node("b", {}, [String(index + 1)])])

@@ -49,7 +49,8 @@ export function strong(scene: SceneView): Sighting[] {
     const { drift } = movementOf(own);
     const { layer, layout, path, group } = own;
     if (group || layout.hidden || isGroup(layer) || drift <= mostDrift) return [];
-    const speed = 1 + mostDrift;
+    // Relief and the camera make drift of speed in proportion.
+    const speed = Math.floor(100 * (1 + (mostDrift * (layout.speed - 1)) / drift)) / 100;
     return [
       {
         ...about(scene, own),
@@ -61,7 +62,7 @@ export function strong(scene: SceneView): Sighting[] {
           layout.speed > 1 && {
             change: [
               layer.speed === undefined
-                ? { op: "replace", path: `${path}/depth`, value: Math.round(100 * (1 / speed - 1)) / 100 }
+                ? { op: "replace", path: `${path}/depth`, value: Math.ceil(100 * (1 / speed - 1)) / 100 }
                 : { op: "replace", path: `${path}/speed`, value: speed },
             ],
           }),

@@ -14,11 +14,18 @@ export function subject(scene: SceneView, view: View): Sighting[] {
     const { layer, layout, group } = own;
     if (!isImage(layer) || !layer.subject || layout.hidden || group) return [];
     const looked = own.track.filter((moment) => isLookedAt(own, moment, view));
-    return [
-      ...(inPane(layer) ? lost(own, layer, looked, scene, view) : []),
-      ...hidden(own, layer, looked, scene, view),
-    ];
+    const sight = { own, layer, looked, scene, view };
+    return [...(inPane(layer) ? lost(sight) : []), ...hidden(sight)];
   });
+}
+
+/** A picture with a subject, and the moments at which it is looked at. */
+interface Sight {
+  own: LayerView;
+  layer: ImageLayer;
+  looked: readonly Moment[];
+  scene: SceneView;
+  view: View;
 }
 
 /** Where a picture's subject is on the screen: what is cropped keeps it at its share of the box. */
@@ -38,13 +45,7 @@ const isLookedAt = (own: LayerView, moment: Moment, { viewport }: View) =>
   moment.pose.opacity > 0.5 &&
   moment.clip.height >= 0.8 * Math.min(paneOf(own, moment).height, viewport.height);
 
-function lost(
-  own: LayerView,
-  layer: ImageLayer,
-  looked: readonly Moment[],
-  scene: SceneView,
-  view: View,
-): Sighting[] {
+function lost({ own, layer, looked, scene, view }: Sight): Sighting[] {
   const seen = looked.flatMap((moment) => {
     const [pane, point] = [paneOf(own, moment), subjectOf(layer, moment)];
     const out = Math.max(
@@ -90,13 +91,7 @@ function calmed(
     : [{ op: "replace", path: `${path}/speed`, value: Math.round(100 * speed) / 100 }];
 }
 
-function hidden(
-  own: LayerView,
-  layer: ImageLayer,
-  looked: readonly Moment[],
-  scene: SceneView,
-  view: View,
-): Sighting[] {
+function hidden({ own, layer, looked, scene, view }: Sight): Sighting[] {
   // What only decorates may pass behind something.
   if (layer.alt === "") return [];
   const seen = looked.filter((moment) =>

@@ -1,0 +1,140 @@
+import fc from "fast-check";
+import { type CheckInput, checkPage, type Finding } from "lumbit/checks";
+import type { Layer, Page } from "lumbit/core";
+import { patchText, readPage } from "lumbit/document";
+import { expect, test } from "vitest";
+import { randomScenes } from "../random-scenes.ts";
+
+const viewports = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+];
+const natural: CheckInput["natural"] = {
+  layer: (layer, available) =>
+    layer.text === undefined ? { width: 400, height: 300 } : { width: Math.min(available, 160), height: 40 },
+};
+const check = (page: Page) => checkPage({ page, natural, viewports });
+const pageOf = (scenes: Page["scenes"]): Page => ({
+  ...{ format: "lumbit/1", title: "t", lang: "en", page: { background: "#06202b", color: "#e9f4ef" } },
+  scenes,
+});
+
+/** The page with the change of one finding in it: a page file that reads without a fault. */
+function mended(page: Page, { change = [] }: Finding): Page {
+  const { page: result, faults } = readPage(patchText(JSON.stringify(page), change));
+  expect(faults).toEqual([]);
+  if (!result) throw new Error("the change makes the page file wrong");
+  return result;
+}
+
+/**
+ * Applies the change of a finding until there is none, as `--fix` does, and tells whether the finding is gone; what is
+ * found of the same thing on another screen then is another one.
+ */
+function isMended(page: Page, { rule, path, measured }: Finding): boolean {
+  let current = page;
+  for (let round = 0; round < 6; round++) {
+    const left = check(current).find((one) => one.rule === rule && one.path === path);
+    if (!left) return true;
+    if (!left.change) return left.measured !== measured;
+    current = mended(current, left);
+  }
+  return false;
+}
+
+test("what is proposed for random scenes can be applied, and mends what it is proposed for", () => {
+  let tried = 0;
+  fc.assert(
+    fc.property(randomScenes, (scenes) => {
+      const page = pageOf(scenes);
+      for (const finding of check(page).filter(({ change }) => change)) {
+        tried++;
+        expect(isMended(page, finding), `${finding.rule} at ${finding.path}: ${finding.measured}`).toBe(true);
+      }
+    }),
+    { numRuns: 40, seed: 5 },
+  );
+  expect(tried).toBeGreaterThan(20);
+});
+
+const color = fc
+  .tuple(...[0, 1, 2].map(() => fc.integer({ min: 0, max: 255 })))
+  .map((values) => `#${values.map((value) => value.toString(16).padStart(2, "0")).join("")}`);
+/** The relative luminance of a color, as WCAG 2.2 writes it down. */
+const luminance = (hex: string) => {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => {
+    const value = Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+    return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+  });
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+};
+const contrastOf = (a: string, b: string) => {
+  const [dark = 0, bright = 0] = [luminance(a), luminance(b)].sort((x, y) => x - y);
+  return (bright + 0.05) / (dark + 0.05);
+};
+
+test("a text on a plain ground is unreadable exactly when WCAG says so, and the new color is enough", () => {
+  fc.assert(
+    fc.property(color, color, fc.constantFrom(16, 30), (ink, ground, size) => {
+      const title: Layer = {
+        ...{ name: "title", text: "tide", fontSize: `${size}px` as `${number}px`, color: ink },
+        place: { left: "40%", top: "30vh" },
+      };
+      const page = pageOf([
+        { name: "sea", height: "100vh", background: ground, layers: [title] },
+        { name: "end", height: "100vh", layers: [] },
+      ]);
+      const needed = size >= 24 ? 3 : 4.5;
+      const ratio = contrastOf(ink, ground);
+      fc.pre(Math.abs(ratio - needed) > 0.1);
+      const finding = check(page).find(({ rule }) => rule === "contrast");
+      expect(finding !== undefined, `${ink} on ${ground}: ${ratio}`).toBe(ratio < needed);
+      const [change] = finding?.change ?? [];
+      if (change && "value" in change)
+        expect(contrastOf(String(change.value), ground)).toBeGreaterThan(needed - 0.06);
+    }),
+  );
+});
+
+test("two depths are told apart from five per cent of speed on, and what is proposed lies beyond", () => {
+  const box = (name: string, speed: number): Layer => ({
+    ...{ name, shape: "rectangle", background: "#0a6", speed },
+    place: { left: "20%", width: "40%", top: "20vh", height: "30vh" },
+  });
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.2, max: 0.9, noNaN: true }),
+      fc.double({ min: 0.5, max: 0.999, noNaN: true }),
+      (near, share) => {
+        fc.pre(Math.abs(1 - share - 0.05) > 0.002);
+        const page = pageOf([
+          { name: "sea", height: "120vh", layers: [box("far", near * share), box("near", near)] },
+          { name: "end", height: "100vh", layers: [] },
+        ]);
+        const finding = check(page).find(({ rule }) => rule === "order");
+        expect(finding !== undefined).toBe(1 - share < 0.05);
+        if (finding) expect(isMended(page, finding)).toBe(true);
+      },
+    ),
+  );
+});
+
+test("movement is too faint below a hundredth of the screen, too strong from one and a half on", () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.01, max: 4, noNaN: true }), (speed) => {
+      const layer: Layer = {
+        ...{ name: "stone", shape: "rectangle", background: "#0a6", speed },
+        place: { left: "20%", width: "10%", top: "40vh", height: "10vh" },
+      };
+      const page = pageOf([
+        { name: "sea", height: "100vh", layers: [layer] },
+        { name: "end", height: "100vh", layers: [] },
+      ]);
+      const drift = Math.abs(1 - speed);
+      fc.pre(Math.abs(drift - 1.5) > 0.01 && (drift > 0.05 || drift < 0.005));
+      const rules = check(page).map(({ rule }) => rule);
+      expect(rules.includes("strong")).toBe(drift > 1.5);
+      expect(rules.includes("faint")).toBe(drift > 0 && drift < 0.005);
+    }),
+  );
+});
