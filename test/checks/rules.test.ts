@@ -97,6 +97,25 @@ test("a scene is empty for as long as nothing of it is on the screen", () => {
   );
 });
 
+test("content in the flow fills a scene where it is, not where only the space around it is", () => {
+  const content = [{ text: "High water is at six." }];
+  const tall = (paddingBottom: `${number}vh`) =>
+    found(pageOf([], { height: "auto", content, paddingBottom }), "empty", {
+      natural: { ...natural, content: () => 300 },
+    }).length;
+  // The content has left after 300 px; the scene is 300 px and what is below.
+  expect(tall("120vh")).toBe(0);
+  expect(tall("170vh")).toBe(1);
+});
+
+test("a small thing on the screen is something", () => {
+  const pebble = (left: string) =>
+    box(`pebble-${left}`, { place: { left, width: "30px", top: "200vh", height: "30px" } });
+  const tall = { height: "400vh" } as const;
+  const [alone] = found(pageOf([text("a", 60), pebble("631px")], tall), "empty");
+  expect(alone?.places[0]?.from).toBeGreaterThan(1600);
+});
+
 test("a backdrop of the page fills scenes that have nothing of their own", () => {
   const backdrop = { image: "sea.png", alt: "", depth: 3 };
   const scenes = { height: "400vh" } as const;

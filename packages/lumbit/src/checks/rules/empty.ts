@@ -1,13 +1,16 @@
-import { isText, parseLength, type Scene } from "../../core/index.ts";
+import { intersection, intersects, isText, parseLength, type Scene } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { momentAt, pixelOn } from "../layer-at.ts";
+import { contentBox } from "../letters.ts";
 import type { SceneView, View } from "../view.ts";
 
 /** So many screens of nothing are scrolled through without a second thought. */
 const most = 0.5;
-/** How finely the scroll is looked at, in screens, and a screen, in points across and down. */
+/** How finely the scroll is looked at, in screens, and a layer, in points across and down. */
 const step = 0.05;
-const grid = { across: 10, down: 12 };
+const points = 8;
+/** What is fainter than this is nothing. */
+const faintest = 0.05;
 
 /** Scenes that show nothing but their ground for longer than a reader waits. */
 export function empty(scene: SceneView, view: View): Sighting[] {
@@ -38,23 +41,24 @@ export function empty(scene: SceneView, view: View): Sighting[] {
 
 /** Whether anything of a scene is on the screen. */
 function shows(scene: SceneView, scroll: number, view: View): boolean {
-  const { width, height } = view.viewport;
-  const around = scene.layout;
+  const { viewport } = view;
+  const screen = { left: 0, top: 0, ...viewport };
   if (scene.scene.content) {
-    const middle = scroll + height / 2 - around.top;
-    // Content fills its scene but for the space above and below.
-    if (middle < around.height) return true;
+    const held = Math.min(Math.max(scroll - scene.layout.top, 0), scene.layout.passage.hold);
+    const content = contentBox(scene, view);
+    if (!content || intersects(screen, { ...content, top: content.top + scene.layout.top + held - scroll }))
+      return true;
   }
   return scene.layers.some((own) => {
     const at = !own.layout.hidden && momentAt(own, scroll);
-    if (!at || at.pose.opacity < 0.05 || !at.pose.visible) return false;
-    if (isText(own.layer)) return at.pose.top < height && at.pose.top + at.pose.height > 0;
-    for (let row = 0; row < grid.down; row++)
-      for (let column = 0; column < grid.across; column++) {
-        const point = { x: ((column + 0.5) / grid.across) * width, y: ((row + 0.5) / grid.down) * height };
-        if ((pixelOn(own, at, point, view)?.alpha ?? 0) > 0.05) return true;
-      }
-    return false;
+    if (!at || at.pose.opacity < faintest || !at.pose.visible) return false;
+    const { left, top, width, height } = intersection(at.pose, at.clip);
+    if (width <= 0 || height <= 0) return false;
+    if (isText(own.layer)) return true;
+    return Array.from({ length: points * points }, (_, index) => ({
+      x: left + (((index % points) + 0.5) / points) * width,
+      y: top + ((Math.floor(index / points) + 0.5) / points) * height,
+    })).some((point) => (pixelOn(own, at, point, view)?.alpha ?? 0) > faintest);
   });
 }
 
