@@ -261,6 +261,6 @@ test("every command explains itself with an example", () => {
   for (const command of ["new", "preview", "check", "measure", "proof", "build"])
     expect(lumbit([command, "--help"])).toMatchObject({
       status: 0,
-      stdout: expect.stringMatching(/Example:\n {2}lumbit /),
+      stdout: expect.stringMatching(/Examples?:\n {2}lumbit /),
     });
 });
