@@ -1,6 +1,6 @@
-import { intersection, isGroup, isText } from "../../core/index.ts";
+import { isGroup } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
 /** How far a layer has to move against its scene to be noticed, as a share of the viewport's height. */
 const leastMovement = 0.01;
@@ -66,69 +66,6 @@ export function strong(scene: SceneView): Sighting[] {
                 : { op: "replace", path: `${path}/speed`, value: speed },
             ],
           }),
-      },
-    ];
-  });
-}
-
-/** So much of the screen a large area takes at least, and so fast it moves to one side, in px for each scrolled px. */
-const large = { share: 0.4, speed: 0.25 };
-
-/** Pairs of large areas that move to opposite sides at the same time. */
-export function opposed(scene: SceneView, view: View): Sighting[] {
-  const { layers } = scene;
-  const moving = layers.flatMap((own) => {
-    const { layer, layout, group } = own;
-    const steps = layout.hidden || group || isText(layer) ? [] : largeSteps(own, view);
-    return steps.length > 0 ? [{ own, steps }] : [];
-  });
-  return moving.flatMap(({ own, steps }, index) =>
-    moving.slice(0, index).flatMap((other): Sighting[] => {
-      const seen = steps.flatMap((step) => {
-        const at = other.steps.find(({ from, to }) => from < step.to && to > step.from);
-        const apart = at ? Math.max(against(at.x, step.x), against(at.y, step.y)) : 0;
-        return apart > 0 ? [{ ...step, apart }] : [];
-      });
-      const worst = seen.toSorted((a, b) => b.apart - a.apart)[0];
-      if (!worst) return [];
-      const { layer, path } = own;
-      const key = layer.travel ? "travel" : layer.direction === undefined ? undefined : "direction";
-      return [
-        {
-          ...about(scene, own),
-          from: Math.min(...seen.map(({ from }) => from)),
-          to: Math.max(...seen.map(({ to }) => to)),
-          amount: worst.apart,
-          measured: `moves against "${other.own.layer.name}" by ${worst.apart.toFixed(2)} px for each scrolled px, both over ${100 * large.share} % of the screen or more`,
-          ...(key && !layer.rules && { change: [{ op: "remove", path: `${path}/${key}` }] }),
-        },
-      ];
-    }),
-  );
-}
-
-/** How fast two movements to opposite sides part; 0 where they do not. */
-const against = (a: number, b: number) =>
-  a * b < 0 && Math.min(Math.abs(a), Math.abs(b)) >= large.speed ? Math.abs(a - b) : 0;
-
-/** Where a layer covers much of the screen, and how it moves there on the screen, in px for each scrolled px. */
-function largeSteps({ track }: LayerView, { viewport }: View) {
-  const share = ({ pose, clip }: Moment) => {
-    const { width, height } = intersection(pose, clip);
-    return pose.opacity < 0.3
-      ? 0
-      : (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
-  };
-  return track.slice(1).flatMap((after, index) => {
-    const before = track[index] as Moment;
-    const length = after.scroll - before.scroll;
-    if (length < 1 || Math.min(share(before), share(after)) < large.share) return [];
-    return [
-      {
-        from: before.scroll,
-        to: after.scroll,
-        x: (after.pose.left - before.pose.left) / length,
-        y: (after.pose.top - before.pose.top) / length,
       },
     ];
   });
