@@ -1,4 +1,4 @@
-import { isGroup, isImage, isShape } from "../core/index.ts";
+import { intersection, isGroup, isImage, isShape } from "../core/index.ts";
 import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
 import type { LayerView, Moment, SceneView, View } from "./view.ts";
@@ -50,6 +50,12 @@ export function pixelOn(
     pixel = layer.background === undefined ? undefined : colorAt(layer.background, x, y);
   }
   return pixel && { ...pixel, alpha: pixel.alpha * pose.opacity };
+}
+
+/** How much of the screen a layer takes at a moment, 0..1. */
+export function screenShare({ pose, clip }: Moment, { viewport }: View): number {
+  const { width, height } = intersection(pose, clip);
+  return (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
 }
 
 /** Whether something opaque in front of a layer hides it at a point of the screen. */

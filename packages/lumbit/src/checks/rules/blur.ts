@@ -1,5 +1,5 @@
-import { intersection } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
 /** How wide a blur may be, in px, over more than so much of the screen, when it or its layer moves. */
@@ -7,14 +7,13 @@ const most = { radius: 12, share: 0.5 };
 
 /** Wide blurs of large layers that move or change while the page scrolls: they are drawn anew in every frame. */
 export function blur(scene: SceneView, view: View): Sighting[] {
-  const { viewport } = view;
   return scene.layers.flatMap((own): Sighting[] => {
     const { layout, track } = own;
     const moves = layout.speed !== 1 || layout.ramps.length > 0;
     if (layout.hidden || !moves) return [];
-    const seen = track.flatMap(({ scroll, pose, clip }) => {
-      const { width, height } = intersection(pose, clip);
-      const share = (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
+    const seen = track.flatMap((moment) => {
+      const { scroll, pose } = moment;
+      const share = screenShare(moment, view);
       return pose.blur > most.radius && pose.opacity > 0 && share > most.share
         ? [{ scroll, share, radius: pose.blur }]
         : [];

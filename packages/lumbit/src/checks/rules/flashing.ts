@@ -1,5 +1,6 @@
-import { intersection, type ResolvedRamp } from "../../core/index.ts";
+import type { ResolvedRamp } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
 /**
@@ -37,11 +38,8 @@ export function flashing(scene: SceneView, view: View): Sighting[] {
   });
 }
 
-const isLarge = ({ track }: LayerView, { viewport }: View) =>
-  track.some(({ pose, clip }) => {
-    const { width, height } = intersection(pose, clip);
-    return Math.max(0, width) * Math.max(0, height) >= flash.share * viewport.width * viewport.height;
-  });
+const isLarge = ({ track }: LayerView, view: View) =>
+  track.some((moment) => screenShare(moment, view) >= flash.share);
 
 /** Where a ramp has gone up or down by enough after having gone the other way, in px of the passage. */
 function turnsOf({ stops }: ResolvedRamp): number[] {

@@ -1,5 +1,6 @@
-import { intersection, isText } from "../../core/index.ts";
+import { isText } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
+import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** So much of the screen a large area takes at least, and so fast it moves to one side, in px for each scrolled px. */
@@ -43,13 +44,8 @@ const against = (a: number, b: number) =>
   a * b < 0 && Math.min(Math.abs(a), Math.abs(b)) >= large.speed ? Math.abs(a - b) : 0;
 
 /** Where a layer covers much of the screen, and how it moves there on the screen, in px for each scrolled px. */
-function largeSteps({ track }: LayerView, { viewport }: View) {
-  const share = ({ pose, clip }: Moment) => {
-    const { width, height } = intersection(pose, clip);
-    return pose.opacity < 0.3
-      ? 0
-      : (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
-  };
+function largeSteps({ track }: LayerView, view: View) {
+  const share = (moment: Moment) => (moment.pose.opacity < 0.3 ? 0 : screenShare(moment, view));
   return track.slice(1).flatMap((after, index) => {
     const before = track[index] as Moment;
     const length = after.scroll - before.scroll;
