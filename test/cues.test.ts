@@ -31,7 +31,8 @@ const document = {
     {
       name: "hours",
       content: [
-        { text: "Opening times", as: "h2", cue: cue({ opacity: 0, x: "-60px" }) },
+        // Long enough to be seen under way where frames are late.
+        { text: "Opening times", as: "h2", cue: cue({ opacity: 0, x: "-60px" }, { duration: 1500 }) },
         {
           text: "Every day from first to last tide, and longer in spring weeks.",
           cue: cue({ opacity: 0 }, { pieces: "words", stagger: 20 }),
@@ -85,13 +86,14 @@ describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name
       // Scrolled to in steps, as a reader does, it plays and stays.
       const seen = await engine.run<{ during: number[]; after: number; text: string; parts: number }>(`
         const target = document.querySelector('${heading}').getBoundingClientRect().top + scrollY - 300;
-        for (let at = scrollY; at < target; at += 300) { scrollTo({ top: at, behavior: "instant" }); await new Promise(requestAnimationFrame); await new Promise(requestAnimationFrame); }
-        scrollTo({ top: target, behavior: "instant" });
         const during = [];
-        for (let step = 0; step < 30; step++) { await new Promise(requestAnimationFrame); during.push(${opacity(heading)}); }
+        const frames = async (count) => { for (let frame = 0; frame < count; frame++) { await new Promise(requestAnimationFrame); during.push(${opacity(heading)}); } };
+        for (let at = scrollY; at < target; at += 300) { scrollTo({ top: at, behavior: "instant" }); await frames(2); }
+        scrollTo({ top: target, behavior: "instant" });
+        await frames(30);
         ${pause(2500)}
         return { during, after: ${opacity(heading)}, text: document.querySelector('${words}').textContent, parts: document.querySelector('${words}').childElementCount };`);
-      expect(seen.during.some((value) => value < 1)).toBe(true);
+      expect(seen.during.some((value) => value > 0 && value < 1)).toBe(true);
       expect(seen).toMatchObject({
         after: 1,
         text: "Every day from first to last tide, and longer in spring weeks.",
