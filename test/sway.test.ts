@@ -71,8 +71,18 @@ afterAll(() => close?.());
 
 const point = (x: number, y: number) =>
   `dispatchEvent(new PointerEvent("pointermove", { clientX: ${x}, clientY: ${y}, pointerType: "mouse" }));`;
-const settled = "await new Promise((done) => setTimeout(done, 1500));";
-const lefts = `return Object.fromEntries([...document.querySelectorAll("[data-lumbit-layer]")].map((layer) => { const { left, top } = layer.getBoundingClientRect(); return [layer.dataset.lumbitLayer, [left, top]]; }));`;
+const places = `Object.fromEntries([...document.querySelectorAll("[data-lumbit-layer]")].map((layer) => { const { left, top } = layer.getBoundingClientRect(); return [layer.dataset.lumbitLayer, [left, top]]; }))`;
+const lefts = `return ${places};`;
+/** Until nothing has moved for some frames, however late they are. */
+const settled = `
+  const end = performance.now() + 20_000;
+  for (let still = 0, last = ""; still < 12; ) {
+    if (performance.now() > end) throw new Error("it does not come to rest");
+    await new Promise(requestAnimationFrame);
+    const now = JSON.stringify(${places});
+    still = now === last ? still + 1 : 0;
+    last = now;
+  }`;
 type Places = Record<string, [number, number]>;
 
 describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
@@ -103,7 +113,14 @@ describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name
       expect(corner("far")[0]).toBeCloseTo(-30, 0);
       expect(corner("far")[1]).toBeCloseTo(30, 0);
       // Over the card's right edge, half of the screen's height above the middle: it turns, and its layers part.
-      const over = await moved(395, 180);
+      const over = await moved(395, 200);
+      // As far as the pointer is from the middle of the card when that lies flat: its own turn does not count.
+      const turn = await engine.run<string>(
+        `return getComputedStyle(document.querySelector("[data-lumbit-layer=card]")).transform`,
+      );
+      const [m11, , m13] = (turn.match(/-?[\d.]+(e-?\d+)?/g) ?? []).slice(1).map(Number);
+      const degrees = (Math.atan2(-(m13 ?? 0), m11 ?? 1) * 180) / Math.PI;
+      expect(degrees).toBeCloseTo(10 * ((395 - 100) / 150 - 1), 1);
       const [back, front] = [over("back")[0] ?? 0, over("front")[0] ?? 0];
       expect(over("card")[0]).not.toBeCloseTo(0, 0);
       expect(back - front).toBeGreaterThan(30);

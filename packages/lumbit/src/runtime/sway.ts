@@ -1,11 +1,6 @@
 import { prefersStillness } from "./driver.ts";
 import { approach } from "./smoothing.ts";
-
-/** Where the pointer, or the tilt of the device, has the camera: -1 to 1 from edge to edge, 0 in the middle. */
-interface Aim {
-  x: number;
-  y: number;
-}
+import { type Aim, boxAtRest, reachOf, turned } from "./tilt.ts";
 
 /** Something that follows an aim. */
 interface Follower {
@@ -19,8 +14,6 @@ interface Follower {
 
 /** Milliseconds in which half of the way to the pointer is made up. */
 const halfLife = 90;
-/** The distance of the camera from a card that turns, in px. */
-const perspective = 1000;
 /** How far a device is tilted, in degrees, until the camera is at its edge. */
 const deviceTilt = 20;
 
@@ -171,19 +164,22 @@ function tiltingGroup(group: HTMLElement): Omit<Follower, "scene"> | undefined {
     k: 1 - numberOf(getComputedStyle(element), "speed", 1),
     held: transformer(element),
   }));
+  let shown: Aim = { x: 0, y: 0 };
   return {
     aimAt(pointer) {
-      const { left, top, width, height } = group.getBoundingClientRect();
+      const size = { width: group.offsetWidth, height: group.offsetHeight };
+      const { left, top, width, height } = boxAtRest(group.getBoundingClientRect(), size, shown, tilt);
       const x = (2 * (pointer.x - left)) / width - 1;
       const y = (2 * (pointer.y - top)) / height - 1;
       // It turns to a pointer over it, and back to rest as that goes away.
       return Math.abs(x) <= 1 && Math.abs(y) <= 1 ? { x, y } : { x: 0, y: 0 };
     },
-    show({ x, y }) {
-      held.set(`perspective(${perspective}px) rotateX(${-tilt * y}deg) rotateY(${tilt * x}deg)`);
-      const reach = perspective * Math.sin((tilt * Math.PI) / 180);
+    show(aim) {
+      shown = aim;
+      held.set(turned(aim, tilt));
+      const reach = reachOf(tilt);
       for (const { k, held } of inner)
-        if (k !== 0) held.set(`translate(${k * reach * x}px, ${k * reach * y}px)`);
+        if (k !== 0) held.set(`translate(${k * reach * aim.x}px, ${k * reach * aim.y}px)`);
     },
     release() {
       held.release();
