@@ -1,5 +1,7 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import { once } from "node:events";
 import { createServer } from "node:net";
+import type { Readable } from "node:stream";
 import type { Page as ChromiumPage } from "playwright-core";
 import puppeteer from "puppeteer-core";
 import { browserPath } from "../scripts/browsers.mjs";
@@ -63,11 +65,13 @@ export async function firefox(native = true): Promise<Engine> {
 
 /** WebKitGTK's MiniBrowser over WebDriver, on a screen of its own. */
 async function webkit(): Promise<Engine> {
-  const display = `:${90 + (process.pid % 400)}`;
-  const processes: ChildProcess[] = [
-    spawn(browserPath("xvfb"), [display, "-screen", "0", "2000x1300x24"], { stdio: "ignore" }),
-  ];
-  await pause(700);
+  // It takes a display that is free and writes its number.
+  const screen = spawn(browserPath("xvfb"), ["-displayfd", "3", "-screen", "0", "2000x1300x24"], {
+    stdio: ["ignore", "ignore", "ignore", "pipe"],
+  });
+  const processes: ChildProcess[] = [screen];
+  const [number] = await once(screen.stdio[3] as Readable, "data");
+  const display = `:${String(number).trim()}`;
   const port = await freePort();
   processes.push(
     spawn(browserPath("webkitDriver"), [`--port=${port}`, "--host=127.0.0.1"], {
@@ -121,7 +125,10 @@ async function webkit(): Promise<Engine> {
     screenshot: async () => Buffer.from(await call<string>("GET", `${session}/screenshot`), "base64"),
     async close() {
       await call("DELETE", session).catch(() => {});
-      for (const child of processes.reverse()) child.kill();
+      for (const child of processes.reverse()) {
+        const gone = once(child, "exit");
+        if (child.kill()) await gone;
+      }
     },
   };
 }
