@@ -1,19 +1,16 @@
 import { cpSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import type { Page } from "playwright-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { launchChromium, scrollPage } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
 import { serveFolder } from "./serve.ts";
 
-/** Small pages with one planted fault each; those without a mend of their own have a mended twin beside them. */
+/** Small pages with one planted fault each, and their mended twins beside them. */
 const names = readdirSync(join(root, "test/faults"))
   .filter((name) => !name.includes(".mended"))
   .map((name) => name.replace(".json", ""));
-const byHand = [
-  ...["sharpness", "reading", "reading-covered", "links", "weight", "wasted"],
-  ...["overlap", "overlap-content", "overflow-below", "split-layers", "subject-covered"],
-];
 const ruleOf = (name: string) => name.replace(/-.*/, "");
 
 const folder = temporaryFolder();
@@ -71,14 +68,15 @@ describe.each(names)("a page with a fault of %s", (name) => {
     expect(stderr).toBe("");
     expect(findings.map(({ rule }) => rule)).toEqual([ruleOf(name)]);
     expect(status).toBe(1);
-    expect(findings[0]?.change !== undefined).toBe(!byHand.includes(name));
+    expect(findings[0]?.change).toBeDefined();
   });
 
-  test("has none when mended", () => {
-    const twin = byHand.includes(name);
-    const { findings, status } = twin ? check(`${name}.mended`) : check(name, "--fix");
+  test("is its mended twin after --fix, without any", () => {
+    const { findings, status } = check(name, "--fix");
     expect(findings).toEqual([]);
     expect(status).toBe(0);
+    const [mended, twin] = [join(folder, `${name}.json`), join(root, `test/faults/${name}.mended.json`)];
+    expect(JSON.parse(readFileSync(mended, "utf8"))).toEqual(JSON.parse(readFileSync(twin, "utf8")));
   });
 });
 
@@ -91,16 +89,31 @@ describe("the browser shows that the fault is gone", () => {
     await browser?.close();
   });
 
-  /** The pixels of a page at scroll positions, before and after `--fix`. */
-  async function shots(name: string, viewport: { width: number; height: number }, scrolls: number[]) {
-    const results: Buffer[][] = [];
+  /** What a page shows in the browser, before and after `--fix`. */
+  async function seen<T>(
+    name: string,
+    options: NonNullable<Parameters<typeof browser.newPage>[0]>,
+    look: (page: Page) => Promise<T>,
+  ): Promise<[broken: T, mended: T]> {
+    const results: T[] = [];
     for (const version of ["broken", "mended"]) {
-      cpSync(join(root, `test/faults/${name}.json`), join(folder, `${version}-${name}.json`));
-      if (version === "mended") check(`mended-${name}`, "--fix");
-      lumbit(["build", `${version}-${name}.json`, "-o", `site-${version}-${name}`], folder);
-      const { origin, close } = await serveFolder(join(folder, `site-${version}-${name}`));
-      const page = await browser.newPage({ viewport });
+      const copy = `${version}-${name}`;
+      cpSync(join(root, `test/faults/${name}.json`), join(folder, `${copy}.json`));
+      if (version === "mended") check(copy, "--fix");
+      lumbit(["build", `${copy}.json`, "-o", `site-${copy}`], folder);
+      const { origin, close } = await serveFolder(join(folder, `site-${copy}`));
+      const page = await browser.newPage(options);
       await page.goto(`${origin}/`);
+      results.push(await look(page));
+      await page.close();
+      close();
+      rmSync(join(folder, `site-${copy}`), { recursive: true });
+    }
+    return results as [T, T];
+  }
+  /** The pixels of a page at scroll positions. */
+  const shots = (name: string, viewport: { width: number; height: number }, scrolls: number[]) =>
+    seen(name, { viewport }, async (page) => {
       const taken: Buffer[] = [];
       for (const scroll of scrolls) {
         await scrollPage(page, scroll);
@@ -112,12 +125,8 @@ describe("the browser shows that the fault is gone", () => {
             .toBuffer(),
         );
       }
-      results.push(taken);
-      await page.close();
-      close();
-    }
-    return results as [Buffer[], Buffer[]];
-  }
+      return taken;
+    });
 
   test("no ground shows below the reef", async () => {
     const viewport = { width: 1280, height: 800 };
@@ -136,23 +145,47 @@ describe("the browser shows that the fault is gone", () => {
   });
 
   test("the words end before the side of the screen", async () => {
-    cpSync(join(root, "test/faults/overflow.json"), join(folder, "words.json"));
-    const past = async () => {
-      lumbit(["build", "words.json", "-o", "site-words"], folder);
-      const { origin, close } = await serveFolder(join(folder, "site-words"));
-      const page = await browser.newPage({ viewport: { width: 320, height: 568 } });
-      await page.goto(origin);
+    const viewport = { width: 320, height: 568 };
+    const [broken, mended] = await seen("overflow", { viewport }, async (page) => {
       const box = await page.locator("[data-lumbit-layer=words]").boundingBox();
-      const scrolls = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-      await page.close();
-      close();
-      expect(scrolls).toBe(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
       return (box?.x ?? 0) + (box?.width ?? 0) - 320;
-    };
-    expect(await past()).toBeGreaterThan(100);
-    check("words", "--fix");
-    rmSync(join(folder, "site-words"), { recursive: true });
-    expect(await past()).toBeLessThan(0);
+    });
+    expect(broken).toBeGreaterThan(100);
+    expect(mended).toBeLessThan(0);
+  });
+
+  const layer = (name: string) => `[data-lumbit-layer=${name}]`;
+  test.each([
+    ["overlap", layer("ebb"), layer("flow"), 1],
+    ["overlap-content", layer("words"), ".lumbit-content p", 1],
+    ["reading-covered", layer("words"), layer("rock"), 1],
+    // Of a picture what is around its subject.
+    ["subject-covered", layer("plate"), layer("rock"), 0.2],
+  ])("what was %s stands apart", async (name, one, other, share) => {
+    for (const viewport of [
+      { width: 390, height: 844 },
+      { width: 1280, height: 800 },
+    ]) {
+      const [broken, mended] = await seen(name, { viewport, reducedMotion: "reduce" }, async (page) => {
+        const [a, b] = [await page.locator(one).boundingBox(), await page.locator(other).boundingBox()];
+        if (!a || !b) throw new Error("it is not there");
+        const away = (at: "x" | "y", size: "width" | "height") =>
+          Math.abs(a[at] + a[size] / 2 - b[at] - b[size] / 2) - (share * a[size] + b[size]) / 2;
+        return Math.max(away("x", "width"), away("y", "height"));
+      });
+      expect(broken).toBeLessThan(0);
+      expect(mended).toBeGreaterThanOrEqual(0);
+    }
+  });
+
+  test("what moves as one group looks as it did", async () => {
+    const [broken, mended] = await shots("weight", { width: 1280, height: 800 }, [0, 200, 600]);
+    // The rims of ellipses are drawn a little otherwise in a box that moves; half a pixel would be 40 and more.
+    for (const [index, pixels] of broken.entries()) {
+      const off = pixels.reduce((most, value, at) => Math.max(most, Math.abs(value - (mended[index]?.[at] ?? 255))), 0);
+      expect(off, `moment ${index}`).toBeLessThan(24);
+    }
   });
 
   test("the title stands out, by the pixels of the screen", async () => {
@@ -205,6 +238,31 @@ describe("lumbit check", () => {
     expect(stdout).toContain("set /scenes/0/layers/1/speed to 2.5\n1 change written to written.json");
     const after = readFileSync(file, "utf8");
     expect(after.replaceAll("  ", "\t")).toBe(before.replace('"speed": 4', '"speed": 2.5'));
+  });
+
+  test("makes a smaller picture beside the large one, and none over another one", async () => {
+    const page = JSON.parse(readFileSync(join(root, "test/faults/wasted.json"), "utf8"));
+    page.scenes[0].layers[1].place.width = "190px";
+    writeFileSync(join(folder, "small.json"), JSON.stringify(page));
+    const { stdout } = lumbit(["check", "small.json"], folder);
+    expect(stdout).toContain("→ make noise-380.png of 380 x 380 px\n  → set /scenes/0/layers/1/image to");
+    writeFileSync(join(folder, "noise-380.png"), "of the studio");
+    const refused = lumbit(["check", "small.json", "--fix"], folder);
+    expect(refused).toMatchObject({ status: 2, stdout: "" });
+    expect(refused.stderr).toMatch(/another noise-380\.png .* nothing was written over/);
+    expect(readFileSync(join(folder, "noise-380.png"), "utf8")).toBe("of the studio");
+    expect(JSON.parse(readFileSync(join(folder, "small.json"), "utf8"))).toEqual(page);
+    rmSync(join(folder, "noise-380.png"));
+    expect(lumbit(["check", "small.json", "--fix"], folder).stdout).toContain("nothing found");
+    expect(await sharp(join(folder, "noise-380.png")).metadata()).toMatchObject({ width: 380, height: 380 });
+  });
+
+  test("leaves to the designer what is another composition", () => {
+    const page = JSON.parse(readFileSync(join(root, "test/faults/sharpness.json"), "utf8"));
+    page.scenes[0].layers[1].place = { left: "10%", width: "80%", top: "30vh" };
+    writeFileSync(join(folder, "soft.json"), JSON.stringify(page));
+    expect(check("soft").findings).toMatchObject([{ rule: "sharpness" }]);
+    expect(check("soft").findings[0]?.change).toBeUndefined();
   });
 
   test("hides nothing that some screen shows", () => {

@@ -13,7 +13,7 @@ const natural: CheckInput["natural"] = {
   layer: (layer, available) =>
     layer.text === undefined ? { width: 400, height: 300 } : { width: Math.min(available, 160), height: 40 },
 };
-const check = (page: Page) => checkPage({ page, natural, viewports });
+const check = (page: Page, on = viewports) => checkPage({ page, natural, viewports: on });
 const pageOf = (scenes: Page["scenes"]): Page => ({
   ...{ format: "lumbit/1", title: "t", lang: "en", page: { background: "#06202b", color: "#e9f4ef" } },
   scenes,
@@ -31,10 +31,10 @@ function mended(page: Page, { change = [] }: Finding): Page {
  * Applies the change of a finding until there is none, as `--fix` does, and tells whether the finding is gone; what is
  * found of the same thing on another screen then is another one.
  */
-function isMended(page: Page, { rule, path, measured }: Finding): boolean {
+function isMended(page: Page, { rule, path, measured }: Finding, on = viewports): boolean {
   let current = page;
   for (let round = 0; round < 6; round++) {
-    const left = check(current).find((one) => one.rule === rule && one.path === path);
+    const left = check(current, on).find((one) => one.rule === rule && one.path === path);
     if (!left) return true;
     if (!left.change) return left.measured !== measured;
     current = mended(current, left);
@@ -55,6 +55,71 @@ test("what is proposed for random scenes can be applied, and mends what it is pr
     { numRuns: 40, seed: 5 },
   );
   expect(tried).toBeGreaterThan(20);
+});
+
+const inset = (edge: string) =>
+  fc
+    .tuple(fc.integer({ min: -5, max: 90 }), fc.constantFrom("vh", "px", "%", "rem"))
+    .map(([value, unit]) => ({ [edge]: `${unit === "rem" ? value / 3 : value}${unit}` }));
+const words: fc.Arbitrary<Partial<Layer>> = fc.record({
+  text: fc.constant("The water of the sound comes in twice a day"),
+  place: fc.oneof(
+    fc.tuple(inset("left"), fc.oneof(inset("top"), inset("bottom"))).map(([x, y]) => ({ ...x, ...y })),
+    fc.oneof(inset("top"), inset("bottom")).map((y) => ({ center: "x", ...y })),
+    inset("left").map((x) => ({ center: "y", ...x })),
+    fc.constant({ center: "both" }),
+  ) as fc.Arbitrary<Layer["place"]>,
+});
+const fading = fc.tuple(fc.integer({ min: 5, max: 45 }), fc.integer({ min: 1, max: 10 })).map(
+  ([from, length]): Partial<Layer> => ({
+    text: "The wheel has turned here for two hundred years",
+    place: { center: "both" },
+    ramps: [
+      {
+        property: "opacity",
+        stops: [
+          { at: `cover ${from}%`, value: 0 },
+          { at: `cover ${from + length}%`, value: 1 },
+          { at: `cover ${from + 2 * length}%`, value: 0 },
+        ],
+      },
+    ],
+  }),
+);
+const rock = fc.tuple(inset("left"), inset("top"), fc.double({ min: -0.5, max: -0.05, noNaN: true })).map(
+  ([x, y, depth]): Partial<Layer> => ({
+    ...{ shape: "rectangle", background: "#041218", depth },
+    place: { ...x, ...y, width: "30%", height: "20vh" } as Layer["place"],
+  }),
+);
+const wordy = fc
+  .tuple(
+    fc.array(fc.oneof(words, words, fading, rock), { minLength: 2, maxLength: 4 }),
+    fc.integer({ min: 60, max: 200 }),
+  )
+  .map(([layers, height]): Page["scenes"] => [
+    {
+      ...{ name: "sea", height: `${height}vh` },
+      layers: layers.map((layer, index) => ({ name: `l${index}`, ...layer }) as Layer),
+    },
+    { name: "end", height: "100vh", layers: [] },
+  ]);
+
+test("words that stand on each other, are cut off, covered or gone too soon come apart and stay", () => {
+  const tried: Record<string, number> = {};
+  fc.assert(
+    // One screen at a time: what frees words on one may cover them on another.
+    fc.property(wordy, fc.constantFrom(...viewports), (scenes, viewport) => {
+      const page = pageOf(scenes);
+      for (const finding of check(page, [viewport]).filter(({ change }) => change)) {
+        tried[finding.rule] = (tried[finding.rule] ?? 0) + 1;
+        const what = `${finding.rule} at ${finding.path}: ${finding.measured}`;
+        expect(isMended(page, finding, [viewport]), what).toBe(true);
+      }
+    }),
+    { numRuns: 150, seed: 5 },
+  );
+  for (const rule of ["overlap", "overflow", "reading"]) expect(tried[rule], rule).toBeGreaterThan(3);
 });
 
 const color = fc

@@ -1,4 +1,4 @@
-import type { Change, Finding } from "lumbit/checks";
+import type { Change, Finding, PictureCopy } from "lumbit/checks";
 import colors from "picocolors";
 import { count } from "../problem.ts";
 
@@ -6,16 +6,19 @@ const marks = { error: colors.red("✕"), warning: colors.yellow("▲"), note: c
 
 /** Findings for people: what, where, on which screens, why, and what mends it. */
 export function report(findings: readonly Finding[], viewports: number): string {
-  const blocks = findings.map(({ severity, rule, scene, layer, path, measured, places, why, change }) => {
-    const name = [scene, layer].filter(Boolean).join(" / ") || path;
-    return [
-      `${marks[severity]} ${colors.bold(name)}  ${colors.dim(rule)}`,
-      `  ${measured}`,
-      ...(places.length > 0 ? [`  ${placesText(places, viewports)}`] : []),
-      `  ${colors.dim(why)}`,
-      ...(change ?? []).map((one) => `  ${colors.green("→")} ${changeText(one)}`),
-    ].join("\n");
-  });
+  const blocks = findings.map(
+    ({ severity, rule, scene, layer, path, measured, places, why, change, copies }) => {
+      const name = [scene, layer].filter(Boolean).join(" / ") || path;
+      return [
+        `${marks[severity]} ${colors.bold(name)}  ${colors.dim(rule)}`,
+        `  ${measured}`,
+        ...(places.length > 0 ? [`  ${placesText(places, viewports)}`] : []),
+        `  ${colors.dim(why)}`,
+        ...(copies ?? []).map((one) => `  ${colors.green("→")} ${copyText(one)}`),
+        ...changeLines(change ?? []).map((one) => `  ${colors.green("→")} ${one}`),
+      ].join("\n");
+    },
+  );
   return [...blocks, summary(findings, viewports)].join("\n\n");
 }
 
@@ -30,10 +33,39 @@ function placesText(places: Finding["places"], viewports: number): string {
     : `on ${shown.join(", ")}${more} of scroll`;
 }
 
-export const changeText = (change: Change): string =>
-  change.op === "remove"
-    ? `remove ${change.path}`
-    : `${change.op === "add" ? "add" : "set"} ${change.path} ${change.op === "add" ? "as" : "to"} ${JSON.stringify(change.value)}`;
+/** Changes for people: entries that are taken out of one list together, long values cut. */
+export function changeLines(changes: readonly Change[]): string[] {
+  const parts = changes.reduce<{ change: Change; last?: string }[]>((parts, change) => {
+    const before = parts.at(-1);
+    const [list, index] = entryOf(change);
+    const [other, next] = before ? entryOf(before.change) : [];
+    if (before && index !== undefined && list === other && next === index + 1)
+      parts[parts.length - 1] = { change, last: before.last ?? String(next) };
+    else parts.push({ change });
+    return parts;
+  }, []);
+  return parts.map(({ change, last }) => changeText(change) + (last ? ` to ${last}` : ""));
+}
+
+/** The list and the index of an entry that a change removes. */
+function entryOf({ op, path }: Change): [list?: string, index?: number] {
+  const at = path.lastIndexOf("/");
+  const index = Number(path.slice(at + 1));
+  return op === "remove" && Number.isInteger(index) ? [path.slice(0, at), index] : [];
+}
+
+/** Values with more letters than this are cut. */
+const longest = 140;
+
+function changeText(change: Change): string {
+  if (change.op === "remove") return `remove ${change.path}`;
+  const value = JSON.stringify(change.value);
+  const text = value.length > longest ? `${value.slice(0, longest)}…` : value;
+  return change.op === "add" ? `add ${change.path} as ${text}` : `set ${change.path} to ${text}`;
+}
+
+export const copyText = ({ to, width, height }: Omit<PictureCopy, "from">) =>
+  `make ${to} of ${width} x ${height} px`;
 
 function summary(findings: readonly Finding[], viewports: number): string {
   const screens = count(viewports, "screen");

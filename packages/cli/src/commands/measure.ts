@@ -9,9 +9,9 @@ import { layerTable } from "../layer-table.ts";
 import { naturalSizes } from "../natural.ts";
 import { Problem } from "../problem.ts";
 import { requireProject } from "../project.ts";
-import { replaceFile } from "../replace-file.ts";
 import type { TextSizer } from "../text-size.ts";
 import { collectViewports, parseScroll } from "../viewport.ts";
+import { replaceFile } from "../write-file.ts";
 
 interface Options {
   viewport?: Viewport[];

@@ -13,9 +13,9 @@ import { film } from "../proof/film.ts";
 import { proofMaterials } from "../proof/materials.ts";
 import { photograph } from "../proof/photograph.ts";
 import { sheetHtml, sheetWidth, type Version } from "../proof/sheet.ts";
-import { replaceFile } from "../replace-file.ts";
 import { makeSite } from "../site.ts";
 import { collectViewports } from "../viewport.ts";
+import { replaceFile } from "../write-file.ts";
 
 interface Options {
   output: string;

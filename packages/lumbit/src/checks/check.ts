@@ -120,7 +120,7 @@ const gravity: readonly Severity[] = ["error", "warning", "note"];
 function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: number): Finding[] {
   const [worst] = group.toSorted((a, b) => b.sighting.amount - a.sighting.amount);
   if (!worst) return [];
-  const { from: _from, to: _to, amount: _amount, everywhere, change, ...sighting } = worst.sighting;
+  const { from: _from, to: _to, amount: _amount, everywhere, change, copies, ...sighting } = worst.sighting;
   const seenOnAll = group.length === viewports;
   if (everywhere === "finding" && !seenOnAll) return [];
   const mends = change && (!everywhere || seenOnAll);
@@ -136,6 +136,11 @@ function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: num
     viewport ? [{ viewport, from, to }] : [],
   );
   return [
-    { rule: worst.rule, severity, ...sighting, ...(mends && { change }), places, why: rules[worst.rule].why },
+    {
+      ...{ rule: worst.rule, severity, ...sighting },
+      ...(mends && { change, ...(copies && { copies }) }),
+      places,
+      why: rules[worst.rule].why,
+    },
   ];
 }

@@ -13,6 +13,14 @@ export interface Place {
   to: number;
 }
 
+/** A smaller copy of a picture: its files, and its size in px. */
+export interface PictureCopy {
+  from: string;
+  to: string;
+  width: number;
+  height: number;
+}
+
 /** One thing that is wrong with a page. */
 export interface Finding {
   rule: CheckRule;
@@ -27,12 +35,15 @@ export interface Finding {
   measured: string;
   /** Why it matters, in one sentence. */
   why: string;
-  /** What mends it; nothing where that takes another picture or text. */
+  /** What mends it; nothing where that takes another picture, other words or another composition. */
   change?: Change[];
+  /** Pictures that the change names and that are to be made for it. */
+  copies?: PictureCopy[];
 }
 
 /** What a rule sees at one viewport. */
-export interface Sighting extends Pick<Finding, "scene" | "layer" | "path" | "measured" | "change"> {
+export interface Sighting
+  extends Pick<Finding, "scene" | "layer" | "path" | "measured" | "change" | "copies"> {
   /** The scroll positions between which it holds, in px. */
   from: number;
   to: number;

@@ -2,6 +2,7 @@ export { type CheckInput, checkPage, defaultViewports, findingsFrom, type Seen, 
 export {
   type Change,
   type Finding,
+  type PictureCopy,
   type Place as FindingPlace,
   rules,
   type Severity,

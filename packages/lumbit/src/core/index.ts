@@ -29,4 +29,11 @@ export { piecesOf, type ResolvedRamp, rampAt, rampDefaults, rampsOf, resolveRamp
 export { applyRules } from "./rules.ts";
 export { settleAt } from "./settle.ts";
 export { averageAdvance, buttonPadding, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
-export { type LengthContext, parseLength, resolveLength, sumLengths, type Viewport } from "./units.ts";
+export {
+  inUnit,
+  type LengthContext,
+  parseLength,
+  resolveLength,
+  sumLengths,
+  type Viewport,
+} from "./units.ts";

@@ -1,7 +1,8 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { resolveFontSize } from "./font-size.ts";
 import { placedBox } from "./place.ts";
-import { resolveLength, sumLengths } from "./units.ts";
+import { inUnit, resolveLength, sumLengths } from "./units.ts";
 
 const viewport = { width: 1000, height: 500 };
 
@@ -14,6 +15,16 @@ test("lengths resolve in every unit", () => {
   ).toEqual([0, 12, -150, 32, 100, 50, 50, 50, 50, 100, 100, 0.5]);
   expect(() => px("12")).toThrow(/not a length/);
   expect(() => px("12 px")).toThrow(/px % rem vw vh/);
+});
+
+test("so many px are as many in any unit", () => {
+  const unit = fc.constantFrom("px", "%", "rem", "vw", "vh", "svh", "dvw");
+  fc.assert(
+    fc.property(fc.integer({ min: -5000, max: 5000 }), unit, (px, unit) => {
+      const context = { viewport, percent: 300 };
+      expect(resolveLength(`${inUnit(px, unit, context)}${unit}`, context)).toBeCloseTo(px, 6);
+    }),
+  );
 });
 
 test("sums keep their units", () => {

@@ -43,6 +43,11 @@ export function resolveLength(length: Length | string, context: LengthContext): 
   return (value / 100) * (unit.endsWith("w") ? context.viewport.width : context.viewport.height);
 }
 
+/** So many px in a unit: what `resolveLength` makes so many px of. */
+export function inUnit(px: number, unit: LengthUnit, context: LengthContext): number {
+  return px / resolveLength(`1${unit}`, context);
+}
+
 /** The sum of lengths as a CSS length that holds at every viewport: one term a unit. */
 export function sumLengths(lengths: readonly Length[]): string {
   const totals = new Map<LengthUnit, number>();

@@ -1,6 +1,7 @@
 import { isText, type Length, type TextLayer } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { fontSizeOf, lettersIn } from "../letters.ts";
+import { movedBy } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** So many px at the side of a text may be empty: what a line leaves. */
@@ -31,6 +32,9 @@ function pastScene(scene: SceneView, view: View): Sighting[] {
         to,
         amount: past,
         measured: `its letters reach ${Math.round(past)} px past the ${below > 0 ? "bottom" : "top"} of its scene, which cuts them off`,
+        ...(letters.height <= layout.height && {
+          change: movedBy(own, { x: 0, y: below > 0 ? -past : past }, scene, view),
+        }),
       },
     ];
   });

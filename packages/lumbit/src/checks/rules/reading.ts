@@ -1,6 +1,7 @@
-import { isText } from "../../core/index.ts";
-import type { Sighting } from "../finding.ts";
+import { isText, parseMoment, piecesOf } from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
+import { asideOf } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 import { readMoments } from "./contrast.ts";
 
@@ -33,7 +34,10 @@ export function reading(scene: SceneView, view: View): Sighting[] {
         to,
         amount: needed - seen,
         measured: `${words} words are whole and uncovered in view for ${Math.round(seen)} px of scroll`,
-        ...(moments.length > 0 && longer(scene, from, to, needed, view)),
+        change:
+          moments.length < whole.length
+            ? uncovered(own, whole, scene, view)
+            : (shownFor(own, needed - seen) ?? held(scene, from, to, needed, view)),
       },
     ];
   });
@@ -42,19 +46,85 @@ export function reading(scene: SceneView, view: View): Sighting[] {
 /** So much of a text may be behind something: a frond, the tip of a wing. */
 const hidden = 0.1;
 
-/** Whether a text cannot be read for what is in front of it. */
-function covered(own: LayerView, { pose, scroll }: Moment, scene: SceneView, view: View): boolean {
-  const points = Array.from({ length: 24 }, (_, index) => ({
+const pointsOf = ({ pose }: Moment) =>
+  Array.from({ length: 24 }, (_, index) => ({
     x: pose.left + (((index % 8) + 0.5) / 8) * pose.width,
     y: pose.top + ((Math.floor(index / 8) + 0.5) / 3) * pose.height,
   }));
-  const behind = points.filter((point) => isCoveredAt(point, own, scroll, scene, view));
+
+/** Whether a text cannot be read for what is in front of it. */
+function covered(own: LayerView, moment: Moment, scene: SceneView, view: View): boolean {
+  const points = pointsOf(moment);
+  const behind = points.filter((point) => isCoveredAt(point, own, moment.scroll, scene, view));
   return behind.length > hidden * points.length;
 }
 
+/** Moves what hides a text off it: the one layer that hides most of it. */
+function uncovered(
+  own: LayerView,
+  whole: readonly Moment[],
+  scene: SceneView,
+  view: View,
+): Change[] | undefined {
+  const hides = (other: LayerView) =>
+    whole
+      .flatMap((moment) => pointsOf(moment).map((point) => ({ point, scroll: moment.scroll })))
+      .filter(({ point, scroll }) => isCoveredAt(point, own, scroll, { ...scene, layers: [other] }, view))
+      .length;
+  const most = scene.layers
+    .map((layer) => ({ layer, points: hides(layer) }))
+    .toSorted((a, b) => b.points - a.points)[0];
+  return (
+    most &&
+    asideOf(
+      most.layer,
+      whole.map(({ scroll, pose }) => ({ scroll, box: pose })),
+      scene,
+      view,
+    )
+  );
+}
+
+/** Keeps a text that fades in or out there for so many px more, within the range that its stops name. */
+function shownFor({ layer, layout, path }: LayerView, missing: number): Change[] | undefined {
+  const index = (layer.ramps ?? []).findIndex((ramp) => ramp.property === "opacity" && !piecesOf(ramp));
+  const ramp = layer.ramps?.[index];
+  const resolved = layout.ramps.find(({ property }) => property === "opacity")?.stops ?? [];
+  const stops = (ramp?.stops ?? []).map((stop) => ({ ...stop, ...parseMoment(stop.at) }));
+  const [first, last] = [stops[0], stops.at(-1)];
+  const [start, end] = [resolved[0], resolved.at(-1)];
+  if (layer.rules || !first || !last || !start || !end || stops.some(({ range }) => range !== first.range))
+    return undefined;
+  const values = stops.map(({ value }) => Number(value));
+  const [from, to] = [values.indexOf(Math.max(...values)), values.lastIndexOf(Math.max(...values))];
+  const [comes, goes] = [from > 0, to < stops.length - 1];
+  const more = missing * ((last.share - first.share) / (end.at - start.at));
+  const before = comes ? Math.min(goes ? more / 2 : more, Math.max(0, first.share)) : 0;
+  const after = goes ? Math.min(more - before, Math.max(0, 1 - last.share)) : 0;
+  if (!(before + after > 0)) return undefined;
+  const moved = (part: typeof stops, by: number) =>
+    part.map(({ range, share, ...stop }) => ({
+      ...stop,
+      at: `${range} ${Math.round(1000 * (share + by)) / 10}%`,
+    }));
+  const [head, tail] = [comes ? stops.slice(0, from + 1) : [], goes ? stops.slice(to) : []];
+  const value = [
+    ...moved(head, -before),
+    ...moved(stops.slice(head.length, goes ? to : undefined), 0),
+    ...moved(tail, after),
+  ];
+  return [{ op: "replace", path: `${path}/ramps/${index}/stops`, value }];
+}
+
 /** A hold, where the text is in view when the scene would hold. */
-function longer({ scene, path, layout }: SceneView, from: number, to: number, needed: number, view: View) {
-  if (scene.hold !== undefined || scene.rules || layout.top <= from || layout.top >= to) return {};
+function held(
+  { scene, path, layout }: SceneView,
+  from: number,
+  to: number,
+  needed: number,
+  view: View,
+): Change[] | undefined {
+  if (scene.hold !== undefined || scene.rules || layout.top <= from || layout.top >= to) return undefined;
   const value = `${Math.ceil((100 * (needed - (to - from))) / view.viewport.height)}vh`;
-  return { change: [{ op: "add" as const, path: `${path}/hold`, value }] };
+  return [{ op: "add", path: `${path}/hold`, value }];
 }

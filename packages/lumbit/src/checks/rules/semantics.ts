@@ -1,5 +1,13 @@
-import { isGroup, isImage, isText, type Layer, type Page } from "../../core/index.ts";
-import type { Sighting } from "../finding.ts";
+import {
+  allLayers,
+  isGroup,
+  isImage,
+  isText,
+  type Layer,
+  type Page,
+  type TextLayer,
+} from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
 
 const everywhere = { from: 0, to: 0, amount: 1 };
 
@@ -99,10 +107,22 @@ export function links({ scenes }: Page): Sighting[] {
           measured: vague
             ? `"${block.text}" does not say where it leads`
             : `"${block.text}" leads to ${other} and to ${block.href}`,
+          ...named(block.href, [...seen.keys()], scenes, `/scenes/${index}/content/${at}/text`),
         },
       ];
     }),
   );
+}
+
+/** Says of a link to a scene what the scene's first heading says. */
+function named(href: string, taken: readonly string[], scenes: Page["scenes"], path: string) {
+  const target = scenes.find(({ name }) => href === `#${name}`);
+  const texts = [...(target?.content ?? []), ...allLayers(target?.layers ?? []).filter(isText)];
+  const heading = texts.find(({ as }) => as?.startsWith("h"))?.text;
+  const value = heading?.replaceAll(/\s+/g, " ").trim();
+  return value && !taken.includes(value.toLowerCase())
+    ? { change: [{ op: "replace" as const, path, value }] }
+    : {};
 }
 
 /** Words whose letters are apart: a layer for each letter, or spaces between them. */
@@ -113,6 +133,7 @@ export function split({ scenes }: Page): Sighting[] {
     );
     const letters = texts.filter(({ layer }) => graphemes(layer.text.trim()) === 1);
     const [first] = letters;
+    const word = letters.map(({ layer }) => layer.text.trim()).join("");
     const apart: Sighting[] =
       first && letters.length >= 3
         ? [
@@ -121,7 +142,8 @@ export function split({ scenes }: Page): Sighting[] {
               scene: name,
               layer: first.layer.name,
               path: first.path,
-              measured: `"${letters.map(({ layer }) => layer.text.trim()).join("")}" is ${letters.length} layers of a letter each; one text with pieces moves the same`,
+              measured: `"${word}" is ${letters.length} layers of a letter each; one text with pieces moves the same`,
+              ...(layers.includes(first.layer) && { change: joined(letters, word) }),
             },
           ]
         : [];
@@ -148,6 +170,23 @@ export function split({ scenes }: Page): Sighting[] {
     );
     return [...apart, ...spaced];
   });
+}
+
+/** One text of letters, the first, whose changes go from letter to letter. */
+function joined(letters: readonly { layer: TextLayer; path: string }[], word: string): Change[] {
+  const [first, ...others] = letters;
+  if (!first) return [];
+  const { layer, path } = first;
+  const inLetters = layer.ramps?.flatMap(({ property }, index) =>
+    ["opacity", "color", "letterSpacing", "fontWeight", "axis"].includes(property) ? [`ramps/${index}`] : [],
+  );
+  const parts = [...(inLetters ?? []), ...(layer.cue ? ["cue"] : [])];
+  return [
+    { op: "replace", path: `${path}/text`, value: word },
+    ...parts.map((part) => ({ op: "add" as const, path: `${path}/${part}/pieces`, value: "letters" })),
+    // From the last on: each that is taken out moves those behind it.
+    ...others.map(({ path }) => ({ op: "remove" as const, path })).reverse(),
+  ];
 }
 
 const segmenter = new Intl.Segmenter();

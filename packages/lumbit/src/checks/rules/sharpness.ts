@@ -1,5 +1,5 @@
-import { type ImageLayer, isImage, overscans, type Viewport } from "../../core/index.ts";
-import type { Sighting } from "../finding.ts";
+import { type ImageLayer, isImage, overscans, parseLength, type Viewport } from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
 
 /** By how much a picture may be enlarged before it is seen to be soft, by device pixels for a CSS pixel. */
@@ -20,8 +20,27 @@ export function sharpness(scene: SceneView, view: View): Sighting[] {
         to,
         amount: needed.share,
         measured: `${needed.width} x ${needed.height} px are needed at ${needed.density}x, the file has ${needed.file.width} x ${needed.file.height}: enlarged ${needed.share.toFixed(1)} times`,
+        change: smaller(own, tolerance[needed.density] / needed.share),
       },
     ];
+  });
+}
+
+/** A picture that would have to be less than this share of its size is another composition: it takes another file. */
+const leastShare = 0.6;
+
+/** The size at which the picture is sharp, in the units of its place. */
+function smaller({ layer, path }: LayerView, share: number): Change[] | undefined {
+  const { place, rules, locked } = layer;
+  const sizes = (["width", "height"] as const).filter((size) => place?.[size] !== undefined);
+  const stretched =
+    (place?.left !== undefined && place.right !== undefined) ||
+    (place?.top !== undefined && place.bottom !== undefined);
+  if (share < leastShare || sizes.length === 0 || stretched || rules || locked) return undefined;
+  return sizes.map((size) => {
+    const { value, unit } = parseLength(place?.[size] ?? 0) ?? { value: 0, unit: "px" };
+    const length = Math.floor(value * share * 10) / 10;
+    return { op: "replace", path: `${path}/place/${size}`, value: `${length}${unit}` };
   });
 }
 
@@ -32,21 +51,33 @@ const wasteful = { bytes: 150 * 1024, share: 0.5 };
 export function wasted(scene: SceneView, view: View): Sighting[] {
   const { layers, from, to } = scene;
   return layers.flatMap((own): Sighting[] => {
-    const needed = pixelsNeeded(own, view);
-    const { image = "" } = isImage(own.layer) ? own.layer : {};
-    const bytes = view.pictures.get(image)?.bytes ?? 0;
-    if (!needed || bytes < wasteful.bytes) return [];
-    const share = (needed.share * 2) / needed.density;
-    if (share > wasteful.share) return [];
-    const { width, height } = needed.file;
+    const { layer, layout, path } = own;
+    if (!isImage(layer) || layer.variants || layout.hidden) return [];
+    const file = view.pictures.get(layer.image);
+    if (!file || file.bytes < wasteful.bytes || file.detail === 0) return [];
+    // Other layers with the same file may need more of it.
+    const shares = view.scenes.flatMap(({ layers }) =>
+      layers.flatMap((other) => {
+        const needed = isImage(other.layer) && other.layer.image === layer.image && pixelsNeeded(other, view);
+        return needed ? [(needed.share * 2) / needed.density] : [];
+      }),
+    );
+    const share = Math.max(...shares);
+    if (shares.length === 0 || share > wasteful.share) return [];
+    const size = { width: Math.ceil(file.width * share), height: Math.ceil(file.height * share) };
+    const copy = layer.image.replace(/(\.\w+)?$/, `-${size.width}$1`);
     return [
       {
         ...about(scene, own),
         from,
         to,
         amount: share,
-        measured: `${Math.ceil(width * share)} x ${Math.ceil(height * share)} px are enough at 2x, the file has ${width} x ${height} and ${Math.round(bytes / 1024)} kB`,
+        measured: `${size.width} x ${size.height} px are enough at 2x, the file has ${file.width} x ${file.height} and ${Math.round(file.bytes / 1024)} kB`,
         everywhere: "finding",
+        ...(!layer.rules && {
+          change: [{ op: "replace", path: `${path}/image`, value: copy }],
+          copies: [{ from: layer.image, to: copy, ...size }],
+        }),
       },
     ];
   });

@@ -1,12 +1,15 @@
-import { type ImageLayer, isImage } from "../../core/index.ts";
+import { type Box, type ImageLayer, isImage } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
+import { asideOf } from "../moving.ts";
 import { about, inPane, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
 /** So far may a subject be outside of its pane, as a share of that: a subject is a region, not a point. */
 const tolerance = 0.03;
 /** For so much of the time in which a picture is looked at may something in front of it hide its subject. */
 const passing = 0.5;
+/** So far around its point, as a share of the picture, does a subject reach when something is moved off it. */
+const region = 0.1;
 
 /** Pictures whose subject leaves its pane, or is hidden by what is nearer, while most of the picture is in view. */
 export function subject(scene: SceneView, view: View): Sighting[] {
@@ -40,6 +43,14 @@ function paneOf({ layer, layout }: LayerView, { scene, pose }: Moment) {
   const pane = layout.pane ?? { left: 0, top: 0, width: scene.width, height: scene.height };
   return { ...pane, left: scene.left + pane.left, top: scene.top + pane.top };
 }
+
+/** The region around a subject that something in front of it should leave free. */
+const around = ({ x, y }: { x: number; y: number }, { pose: { width, height } }: Moment): Box => ({
+  left: x - region * width,
+  top: y - region * height,
+  width: 2 * region * width,
+  height: 2 * region * height,
+});
 
 const isLookedAt = (own: LayerView, moment: Moment, { viewport }: View) =>
   moment.pose.opacity > 0.5 &&
@@ -110,6 +121,14 @@ function hidden({ own, layer, looked, scene, view }: Sight): Sighting[] {
       from: first.scroll,
       to: last.scroll,
       amount: last.scroll - first.scroll,
+      change:
+        nearer &&
+        asideOf(
+          nearer,
+          seen.map((moment) => ({ scroll: moment.scroll, box: around(subjectOf(layer, moment), moment) })),
+          scene,
+          view,
+        ),
       measured: `its subject is behind "${nearer?.layer.name}" for ${Math.round(last.scroll - first.scroll)} of the ${Math.round(whole)} px in which the picture is looked at`,
     },
   ];

@@ -1,5 +1,5 @@
-import { isImage } from "../../core/index.ts";
-import type { Sighting } from "../finding.ts";
+import { hasPane, isGroup, isImage, type Layer, type Scene } from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
 import type { View } from "../view.ts";
 import { fileAt } from "./sharpness.ts";
 
@@ -36,18 +36,69 @@ export function weight(view: View): Sighting[] {
       return sum + 4 * width * height;
     }, 0);
     const moving = shown.filter(({ layout, group }) => !group && layout.speed !== 1).length;
-    const measured =
-      memory > most.memory
-        ? `its pictures take ${Math.round(memory / mega)} MB of memory when decoded`
-        : moving > most.layers
-          ? `${moving} layers move at once`
-          : undefined;
+    const heavy = memory > most.memory;
+    const measured = heavy
+      ? `its pictures take ${Math.round(memory / mega)} MB of memory when decoded`
+      : moving > most.layers
+        ? `${moving} layers move at once`
+        : undefined;
     return measured
-      ? [{ scene: scene.name, path, from, to, amount: Math.max(memory, moving), measured }]
+      ? [
+          {
+            ...{ scene: scene.name, path, from, to, amount: Math.max(memory, moving), measured },
+            ...(!heavy && { change: grouped(scene, path) }),
+          },
+        ]
       : [];
   });
   return [...loaded, ...crowded];
 }
+
+/** Lets the longest row of layers that move alike move as one group. */
+function grouped({ layers }: Scene, path: string): Change[] | undefined {
+  const rows = layers.reduce<Layer[][]>((rows, layer) => {
+    const row = rows.at(-1);
+    if (row?.[0] && isAlike(row[0], layer)) row.push(layer);
+    else rows.push([layer]);
+    return rows;
+  }, []);
+  const [row] = rows.toSorted((a, b) => b.length - a.length);
+  const [first] = row ?? [];
+  if (!row || !first || row.length < 2) return undefined;
+  const at = layers.indexOf(first);
+  const { depth, speed, direction } = first;
+  const value = {
+    name: `${first.name}-and-more`,
+    ...(depth !== undefined && { depth }),
+    ...(speed !== undefined && { speed }),
+    ...(direction !== undefined && { direction }),
+    place: { left: 0, top: 0, width: "100%", height: "100%" },
+    layers: row.map(({ depth: _depth, speed: _speed, direction: _direction, ...layer }) => layer),
+  };
+  return [
+    { op: "replace", path: `${path}/layers/${at}`, value },
+    // From the last on: each that is taken out moves those behind it.
+    ...row
+      .slice(1)
+      .map((_, index) => ({ op: "remove" as const, path: `${path}/layers/${at + 1 + index}` }))
+      .reverse(),
+  ];
+}
+
+/** Whether two layers can move as one: neither has anything but its place that depends on its passage or screen. */
+const isAlike = (a: Layer, b: Layer): boolean =>
+  [a, b].every(
+    (layer) =>
+      layer.place &&
+      !isGroup(layer) &&
+      !hasPane(layer) &&
+      [layer.order, layer.travel, layer.ramps, layer.hold, layer.cue, layer.rules].every(
+        (own) => own === undefined,
+      ),
+  ) &&
+  a.depth === b.depth &&
+  a.speed === b.speed &&
+  a.direction === b.direction;
 
 /** The pictures that a page loads at a viewport, as dense as its screen. */
 const picturesOf = ({ scenes, page: { page }, viewport }: View): string[] => [
