@@ -59,6 +59,16 @@ beforeAll(async () => {
     }).png();
   await noise(900).toFile(join(folder, "noise.png"));
   await noise(400).toFile(join(folder, "noise@small.png"));
+  const bands = Array.from(
+    { length: 33 },
+    (_, index) => `<rect x="${80 * index}" width="40" height="1600"/>`,
+  );
+  await draw(
+    "bands.png",
+    2600,
+    1600,
+    `<rect width="100%" height="100%" fill="#06202b"/><g fill="#dff0e8">${bands.join("")}</g>`,
+  );
   await draw("water.png", 2600, 1600, '<rect width="100%" height="100%" fill="#0e6a70"/>');
 });
 
@@ -183,31 +193,74 @@ describe("the browser shows that the fault is gone", () => {
     const [broken, mended] = await shots("weight", { width: 1280, height: 800 }, [0, 200, 600]);
     // The rims of ellipses are drawn a little otherwise in a box that moves; half a pixel would be 40 and more.
     for (const [index, pixels] of broken.entries()) {
-      const off = pixels.reduce((most, value, at) => Math.max(most, Math.abs(value - (mended[index]?.[at] ?? 255))), 0);
+      const off = pixels.reduce(
+        (most, value, at) => Math.max(most, Math.abs(value - (mended[index]?.[at] ?? 255))),
+        0,
+      );
       expect(off, `moment ${index}`).toBeLessThan(24);
     }
   });
 
+  test("words that movement alone brought in, or freed, are there for who asks for less of it", async () => {
+    const options = { viewport: { width: 390, height: 844 }, reducedMotion: "reduce" } as const;
+    const box = async (page: Page, name: string) => {
+      const found = await page.locator(name).boundingBox();
+      if (!found) throw new Error(`${name} is not there`);
+      return found;
+    };
+    const inside = await seen("still", options, async (page) => {
+      const [words, scene] = [await box(page, layer("words")), await box(page, "[data-lumbit-scene=sea]")];
+      return scene.y + scene.height - words.y - words.height;
+    });
+    expect(inside[0]).toBeLessThan(0);
+    expect(inside[1]).toBeGreaterThan(0);
+    const free = await seen("still-covered", options, async (page) => {
+      const [words, sluice] = [await box(page, layer("words")), await box(page, layer("sluice"))];
+      return words.y - sluice.y - sluice.height;
+    });
+    expect(free[0]).toBeLessThan(0);
+    expect(free[1]).toBeGreaterThan(0);
+  });
+
+  const luminance = (r: number, g: number, b: number) => {
+    const linear = (value: number) =>
+      value <= 0.04045 * 255 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4;
+    return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
+  };
+  /** The luminances of all pixels in a part of a screen that is 1280 px wide, from dark to bright. */
+  const luminances = (
+    pixels: Buffer | undefined,
+    { left, top, right, bottom }: Record<"left" | "top" | "right" | "bottom", number>,
+  ) => {
+    const values: number[] = [];
+    for (let y = top; y < bottom; y++)
+      for (let x = left; x < right; x++) {
+        const at = 3 * (y * 1280 + x);
+        values.push(luminance(pixels?.[at] ?? 0, pixels?.[at + 1] ?? 0, pixels?.[at + 2] ?? 0));
+      }
+    return values.sort((a, b) => a - b);
+  };
+  const contrast = (dark = 0, bright = 0) => (bright + 0.05) / (dark + 0.05);
+
   test("the title stands out, by the pixels of the screen", async () => {
-    const viewport = { width: 1280, height: 800 };
-    const [broken, mended] = await shots("contrast", viewport, [0]);
-    const luminance = (r: number, g: number, b: number) => {
-      const linear = (value: number) =>
-        value <= 0.04045 * 255 ? value / 255 / 12.92 : ((value / 255 + 0.055) / 1.055) ** 2.4;
-      return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
+    const [broken, mended] = await shots("contrast", { width: 1280, height: 800 }, [0]);
+    const ofTitle = ([pixels]: Buffer[]) => {
+      const values = luminances(pixels, { left: 400, top: 80, right: 880, bottom: 145 });
+      return contrast(values[0], values.at(-1));
     };
-    const contrast = ([pixels]: Buffer[]) => {
-      if (!pixels) return 0;
-      const values: number[] = [];
-      for (let y = 80; y < 145; y++)
-        for (let x = 400; x < 880; x++) {
-          const at = 3 * (y * 1280 + x);
-          values.push(luminance(pixels[at] ?? 0, pixels[at + 1] ?? 0, pixels[at + 2] ?? 0));
-        }
-      return (Math.max(...values) + 0.05) / (Math.min(...values) + 0.05);
+    expect(ofTitle(broken)).toBeLessThan(2);
+    expect(ofTitle(mended)).toBeGreaterThanOrEqual(3);
+  });
+
+  test("words on light and dark bands stand out of both, by the pixels of the screen", async () => {
+    const [broken, mended] = await shots("contrast-shade", { width: 1280, height: 800 }, [0]);
+    // The letters, on both bands, against the brightest that is around them.
+    const ofWords = ([pixels]: Buffer[]) => {
+      const letters = luminances(pixels, { left: 256, top: 240, right: 600, bottom: 266 }).at(-1);
+      return contrast(luminances(pixels, { left: 256, top: 300, right: 600, bottom: 326 }).at(-1), letters);
     };
-    expect(contrast(broken)).toBeLessThan(2);
-    expect(contrast(mended)).toBeGreaterThanOrEqual(3);
+    expect(ofWords(broken)).toBeLessThan(1.5);
+    expect(ofWords(mended)).toBeGreaterThanOrEqual(4.5);
   });
 });
 

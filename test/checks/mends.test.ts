@@ -86,6 +86,13 @@ const fading = fc.tuple(fc.integer({ min: 5, max: 45 }), fc.integer({ min: 1, ma
     ],
   }),
 );
+const rising = fc.tuple(fc.integer({ min: 80, max: 180 }), fc.integer({ min: -120, max: 0 })).map(
+  ([top, by]): Partial<Layer> => ({
+    text: "The sluice opens by itself",
+    place: { left: "20%", top: `${top}vh` },
+    travel: { y: ["0px", `${by}vh`] },
+  }),
+);
 const rock = fc.tuple(inset("left"), inset("top"), fc.double({ min: -0.5, max: -0.05, noNaN: true })).map(
   ([x, y, depth]): Partial<Layer> => ({
     ...{ shape: "rectangle", background: "#041218", depth },
@@ -94,7 +101,7 @@ const rock = fc.tuple(inset("left"), inset("top"), fc.double({ min: -0.5, max: -
 );
 const wordy = fc
   .tuple(
-    fc.array(fc.oneof(words, words, fading, rock), { minLength: 2, maxLength: 4 }),
+    fc.array(fc.oneof(words, words, fading, rising, rock), { minLength: 2, maxLength: 4 }),
     fc.integer({ min: 60, max: 200 }),
   )
   .map(([layers, height]): Page["scenes"] => [
@@ -119,7 +126,8 @@ test("words that stand on each other, are cut off, covered or gone too soon come
     }),
     { numRuns: 150, seed: 5 },
   );
-  for (const rule of ["overlap", "overflow", "reading"]) expect(tried[rule], rule).toBeGreaterThan(3);
+  for (const rule of ["overlap", "overflow", "reading", "still"])
+    expect(tried[rule], rule).toBeGreaterThan(3);
 });
 
 const color = fc

@@ -14,6 +14,7 @@ import { overlap } from "./rules/overlap.ts";
 import { reading } from "./rules/reading.ts";
 import { alt, headings, links, split } from "./rules/semantics.ts";
 import { sharpness, wasted } from "./rules/sharpness.ts";
+import { still } from "./rules/still.ts";
 import { subject } from "./rules/subject.ts";
 import { unseen } from "./rules/unseen.ts";
 import { weight } from "./rules/weight.ts";
@@ -58,6 +59,7 @@ const ofScenes: Partial<Record<CheckRule, (scene: SceneView, view: View) => Sigh
   empty,
   flashing,
   overlap,
+  still,
 };
 const ofViews: Partial<Record<CheckRule, (view: View) => Sighting[]>> = { room, weight };
 const ofPages: Partial<Record<CheckRule, (page: Page) => Sighting[]>> = { alt, headings, links, split };

@@ -135,6 +135,10 @@ export const rules = {
     severity: "warning",
     why: "Letters on letters cannot be read, and who asks for less motion or prints gets both texts at once.",
   },
+  still: {
+    severity: "warning",
+    why: "Who asks for less motion, prints or has no script sees the scene as it was placed, and this not at all.",
+  },
   split: {
     severity: "warning",
     why: "Letters apart are read aloud one by one, and nobody finds the word.",

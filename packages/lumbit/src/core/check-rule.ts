@@ -21,6 +21,7 @@ export const checkRules = [
   "empty",
   "flashing",
   "overlap",
+  "still",
   "split",
 ] as const;
 export type CheckRule = (typeof checkRules)[number];

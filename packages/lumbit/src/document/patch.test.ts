@@ -22,6 +22,12 @@ test("removes several entries of a list, whatever their order", () => {
     expect(JSON.parse(patchText(text, order.map(remove)))).toEqual({ scenes: [{ name: "a", layers: [2] }] });
 });
 
+test("adds before an entry of a list, beside what is taken out behind it", () => {
+  const add = { op: "add", path: "/scenes/0/layers/1", value: 9 } as const;
+  const remove = { op: "remove", path: "/scenes/0/layers/2" } as const;
+  expect(JSON.parse(patchText(text, [add, remove]))).toEqual({ scenes: [{ name: "a", layers: [1, 9, 2] }] });
+});
+
 test("sets any value at a key with any name", () => {
   fc.assert(
     fc.property(fc.string({ minLength: 1 }), fc.jsonValue(), (key, value) => {

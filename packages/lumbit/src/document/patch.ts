@@ -21,7 +21,10 @@ export function patchText(text: string, operations: readonly Operation[]): strin
     const edits =
       operation.op === "remove"
         ? removal(current, path)
-        : modify(current, path, operation.value, { formattingOptions });
+        : modify(current, path, operation.value, {
+            formattingOptions,
+            isArrayInsertion: operation.op === "add",
+          });
     return applyEdits(current, edits);
   }, text);
 }

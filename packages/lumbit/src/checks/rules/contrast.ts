@@ -1,19 +1,17 @@
 import { intersection, isText, type TextLayer } from "../../core/index.ts";
-import { colorAt, contrastOf, hexOf, over, parseColor } from "../color.ts";
-import type { Change, Sighting } from "../finding.ts";
+import { colorAt, contrastOf, over, parseColor } from "../color.ts";
+import type { Sighting } from "../finding.ts";
 import { cropped, momentAt, pixelOn } from "../layer-at.ts";
+import { legible, spared } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
 import { type Pixel, pixelAt } from "../picture.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
-/** Of a text's letters so many may stand before too little contrast at the worst moment: fine detail passes by. */
-const spared = 0.2;
 /** What is over within so much scroll, as a share of the viewport, is only passing. */
 const passing = 0.1;
 /** Where on the screen one reads, as shares of its height. */
 const whereRead = [0.12, 0.88] as const;
 const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
-const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
 
 /** Texts that cannot be told from what passes behind them. */
 export function contrast(scene: SceneView, view: View): Sighting[] {
@@ -50,12 +48,9 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
         to: Math.max(...bad.map(({ scroll }) => scroll)),
         amount: needed - worst.ratio,
         measured: `contrast ${worst.ratio.toFixed(1)} at scroll ${Math.round(worst.scroll)}, ${needed} is needed`,
-        change: mend(
-          own,
-          layer,
-          text,
-          seen.flatMap(({ behind }) => behind),
-          needed,
+        change: legible(
+          { own, layer, color: text, behind: seen.flatMap(({ behind }) => behind), needed },
+          scene,
         ),
       },
     ];
@@ -145,38 +140,4 @@ function groundAt(
     const at = cropped(picture, box, look?.backdrop?.subject ?? [0.5, 0.5], true, point.x / box.width, y);
     return pixelAt(picture, at.x, at.y);
   }
-}
-
-/** The nearest color to the text's own that is told from everything behind it; nothing where there is none. */
-function mend(
-  own: LayerView,
-  layer: TextLayer,
-  color: Pixel,
-  behind: readonly Pixel[],
-  needed: number,
-): Change[] | undefined {
-  if (layer.rules) return undefined;
-  const enough = (candidate: Pixel) => {
-    const ratios = behind.map((below) => contrastOf(candidate, below)).sort((a, b) => a - b);
-    return (ratios[Math.floor(ratios.length * spared * 0.5)] ?? 21) >= needed;
-  };
-  for (let step = 1; step <= 20; step++)
-    for (const end of [white, black]) {
-      const t = step / 20;
-      const candidate = {
-        r: color.r + (end.r - color.r) * t,
-        g: color.g + (end.g - color.g) * t,
-        b: color.b + (end.b - color.b) * t,
-        alpha: 1,
-      };
-      if (enough(candidate))
-        return [
-          {
-            op: layer.color === undefined ? "add" : "replace",
-            path: `${own.path}/color`,
-            value: hexOf(candidate),
-          },
-        ];
-    }
-  return undefined;
 }

@@ -19,12 +19,15 @@ export function sharpness(scene: SceneView, view: View): Sighting[] {
         from,
         to,
         amount: needed.share,
-        measured: `${needed.width} x ${needed.height} px are needed at ${needed.density}x, the file has ${needed.file.width} x ${needed.file.height}: enlarged ${needed.share.toFixed(1)} times`,
+        measured: `${sizeAt(1, needed)} px are needed at 1x, ${sizeAt(2, needed)} at 2x; the file has ${needed.file.width} x ${needed.file.height}`,
         change: smaller(own, tolerance[needed.density] / needed.share),
       },
     ];
   });
 }
+
+const sizeAt = (density: number, needed: PixelsNeeded) =>
+  [needed.width, needed.height].map((side) => Math.ceil((side * density) / needed.density)).join(" x ");
 
 /** A picture that would have to be less than this share of its size is another composition: it takes another file. */
 const leastShare = 0.6;

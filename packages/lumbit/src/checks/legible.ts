@@ -1,0 +1,81 @@
+import { depthOf, isShape, type TextLayer } from "../core/index.ts";
+import { contrastOf, hexOf, over, parseColor } from "./color.ts";
+import type { Change } from "./finding.ts";
+import type { Pixel } from "./picture.ts";
+import type { LayerView, SceneView } from "./view.ts";
+
+/** Of a text's letters so many may stand before too little contrast at the worst moment: fine detail passes by. */
+export const spared = 0.2;
+const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
+const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
+/** How finely colors and shades are tried, and the darkest shade: what is behind one still shows. */
+const steps = 20;
+const darkest = 0.85;
+
+/** A text, what is seen behind its letters over the scroll, and the contrast that it needs. */
+export interface Legible {
+  own: LayerView;
+  layer: TextLayer;
+  color: Pixel;
+  behind: readonly Pixel[];
+  needed: number;
+}
+
+/** The nearest color to the text's own that is told from all that is behind it, or else a shade between the two. */
+export const legible = (text: Legible, scene: SceneView): Change[] | undefined =>
+  text.layer.rules ? undefined : (recolored(text) ?? shaded(text, scene));
+
+/** Whether a color is told from what is behind it, a little more than just. */
+const isTold = (color: Pixel, { behind, needed }: Legible, shade?: Pixel): boolean => {
+  const ratios = behind
+    .map((below) => contrastOf(color, shade ? over(shade, below) : below))
+    .sort((a, b) => a - b);
+  return (ratios[Math.floor(ratios.length * spared * 0.5)] ?? 21) >= needed;
+};
+
+function recolored(text: Legible): Change[] | undefined {
+  const { own, layer, color } = text;
+  for (let step = 1; step <= steps; step++)
+    for (const end of [white, black]) {
+      const between = (from: number, to: number) => from + ((to - from) * step) / steps;
+      const candidate = {
+        r: between(color.r, end.r),
+        g: between(color.g, end.g),
+        b: between(color.b, end.b),
+        alpha: 1,
+      };
+      if (isTold(candidate, text))
+        return [
+          {
+            op: layer.color === undefined ? "add" : "replace",
+            path: `${own.path}/color`,
+            value: hexOf(candidate),
+          },
+        ];
+    }
+  return undefined;
+}
+
+/** The thinnest shade over all of the scene that is behind the text, with which the text's own color is enough. */
+function shaded(text: Legible, { scene, path }: SceneView): Change[] | undefined {
+  const { own, layer, color } = text;
+  if (own.group) return undefined;
+  const name = `${layer.name}-shade`;
+  const at = scene.layers.findIndex((other) => other.name === name);
+  const before = scene.layers[at];
+  const shade = before && isShape(before) ? parseColor(before.background ?? "") : undefined;
+  if (before && !shade) return undefined;
+  const dark = contrastOf(color, black) > contrastOf(color, white);
+  for (let step = 1; step <= steps * darkest; step++) {
+    const alpha = step / steps;
+    if (!isTold(color, text, { ...(dark ? black : white), alpha })) continue;
+    // A shade that is there is thickened by what is missing.
+    const whole = Math.round(100 * (1 - (1 - (shade?.alpha ?? 0)) * (1 - alpha))) / 100;
+    const background = `rgb(${dark ? "0 0 0" : "255 255 255"} / ${whole})`;
+    if (shade) return [{ op: "replace", path: `${path}/layers/${at}/background`, value: background }];
+    const place = { left: 0, top: 0, width: "100%", height: "100%" };
+    const order = layer.order ?? layer.depth ?? depthOf(layer);
+    return [{ op: "add", path: own.path, value: { name, shape: "rectangle", background, order, place } }];
+  }
+  return undefined;
+}

@@ -1,0 +1,148 @@
+import {
+  type Box,
+  intersection,
+  intersects,
+  isImage,
+  isText,
+  type Layer,
+  type Length,
+  parseLength,
+  resolveLength,
+} from "../../core/index.ts";
+import type { Change, Sighting } from "../finding.ts";
+import { isCoveredAt, pixelOn } from "../layer-at.ts";
+import { movedBy } from "../moving.ts";
+import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+
+/** How much of a text or picture the still version has to show. */
+const least = 0.5;
+/** Points across and down at which it is looked at. */
+const points = [8, 3] as const;
+
+/** Texts and pictures that only movement brings into view, or frees of what is in front of them. */
+export function still(scene: SceneView, view: View): Sighting[] {
+  const { from, to, layout } = scene;
+  return scene.layers.flatMap((own): Sighting[] => {
+    const { hidden, opacity } = own.layout;
+    if (own.group || hidden || opacity < 0.5 || !says(own.layer) || !comesIntoView(own, scene, view))
+      return [];
+    const box = boxOf(own);
+    const within = { left: 0, top: 0, width: layout.width, height: layout.height };
+    const inside = intersection(box, within);
+    const area = Math.max(0, inside.width) * Math.max(0, inside.height);
+    // Of what is larger than its scene no more can be seen.
+    const whole = Math.min(box.width, layout.width) * Math.min(box.height, layout.height);
+    const out = area < least * whole;
+    const cover = out ? undefined : coverOf(own, scene, view);
+    if (!out && !cover) return [];
+    const y = Math.max(-box.top, 0) || Math.min(layout.height - box.top - box.height, 0);
+    const x = Math.max(-box.left, 0) || Math.min(layout.width - box.left - box.width, 0);
+    return [
+      {
+        ...about(scene, own),
+        from,
+        to,
+        amount: out ? 1 - area / whole : 1 - least,
+        measured: out
+          ? `stands outside its scene by ${Math.round(Math.max(Math.abs(x), Math.abs(y)))} px when nothing moves`
+          : `is behind "${cover?.layer.name}" when nothing moves`,
+        change: cover
+          ? placedAtAnEnd(cover, view, (moved) => !intersects(moved, box))
+          : (placedAtAnEnd(own, view, (moved) => isWithin(moved, within)) ??
+            movedBy(own, { x, y }, scene, view)),
+      },
+    ];
+  });
+}
+
+/** Whether a layer tells readers something. */
+const says = (layer: Layer) => isText(layer) || (isImage(layer) && layer.alt !== "");
+
+/** Where a layer stands when nothing moves, against its scene: what covers a pane has no overscan then. */
+const boxOf = ({ layout }: LayerView): Box => layout.pane ?? layout.box;
+
+/** Whether movement shows a layer at all: its middle is in view with nothing in front of it. */
+const comesIntoView = (own: LayerView, scene: SceneView, view: View): boolean =>
+  own.track.some(({ pose, clip, scroll }) => {
+    const middle = { left: pose.left + pose.width / 2, top: pose.top + pose.height / 2, width: 1, height: 1 };
+    return (
+      pose.visible &&
+      pose.opacity > 0.5 &&
+      intersects(middle, clip) &&
+      !isCoveredAt({ x: middle.left, y: middle.top }, own, scroll, scene, view)
+    );
+  });
+
+/** What has most of a layer behind it where every layer stands as it was placed. */
+function coverOf(own: LayerView, scene: SceneView, view: View): LayerView | undefined {
+  const { left, top, width, height } = boxOf(own);
+  const [across, down] = points;
+  const grid = Array.from({ length: across * down }, (_, index) => ({
+    x: left + (((index % across) + 0.5) / across) * width,
+    y: top + ((Math.floor(index / across) + 0.5) / down) * height,
+  }));
+  return scene.layers.find((other) => {
+    const at = other.paint > own.paint && stillMoment(other, scene);
+    const covered = grid.filter((point) => at && (pixelOn(other, at, point, view)?.alpha ?? 0) > 0.9);
+    return covered.length > least * grid.length;
+  });
+}
+
+/** A layer as it was placed, against its scene; nothing for what a group places. */
+function stillMoment(own: LayerView, scene: SceneView): Moment | undefined {
+  const [first] = own.track;
+  if (own.group || !first) return undefined;
+  const { width, height } = scene.layout;
+  const around = { left: 0, top: 0, width, height };
+  const pose = { ...first.pose, ...boxOf(own), opacity: own.layout.opacity, rotate: 0 };
+  return { scroll: 0, pose, scene: around, clip: around };
+}
+
+const isWithin = (box: Box, around: Box): boolean => {
+  const { width, height } = intersection(box, around);
+  return width >= box.width - 1 && height >= box.height - 1;
+};
+
+/** The same movement of a layer that travels, but placed where that begins or ends, wherever it then stands well. */
+function placedAtAnEnd(own: LayerView, view: View, isWell: (box: Box) => boolean): Change[] | undefined {
+  const { layer, path } = own;
+  const { travel, place, rules, locked } = layer;
+  if (!travel || !place || rules || locked) return undefined;
+  for (const end of [0, 1] as const) {
+    const axes = [
+      { axis: "x", insets: ["left", "right"], percent: boxOf(own).width },
+      { axis: "y", insets: ["top", "bottom"], percent: boxOf(own).height },
+    ] as const;
+    const offsets = axes.map(({ axis, percent }) =>
+      resolveLength(travel[axis]?.[end] ?? 0, { viewport: view.viewport, percent }),
+    );
+    const [x = 0, y = 0] = offsets;
+    const box = boxOf(own);
+    if ((x === 0 && y === 0) || !isWell({ ...box, left: box.left + x, top: box.top + y })) continue;
+    const changes = axes.flatMap(({ axis, insets }) => {
+      const [from, to] = travel[axis] ?? [0, 0];
+      const by = end === 0 ? from : to;
+      const given = insets.filter((inset) => place[inset] !== undefined);
+      if (parseLength(by)?.value === 0) return [];
+      return [
+        ...given.map((inset) => ({
+          path: `${path}/place/${inset}`,
+          value: sum(place[inset] ?? 0, by, inset === insets[0] ? 1 : -1),
+        })),
+        { path: `${path}/travel/${axis}`, value: [sum(from, by, -1), sum(to, by, -1)] },
+        ...(given.length === 0 ? [{ path, value: undefined }] : []),
+      ];
+    });
+    if (changes.every(({ value }) => value !== undefined && ![value].flat().includes(undefined)))
+      return changes.map(({ path, value }) => ({ op: "replace", path, value }));
+  }
+  return undefined;
+}
+
+/** A length and another one, or less another one; nothing where no single unit says it. */
+function sum(a: Length, b: Length, sign: 1 | -1): Length | undefined {
+  const [one, other] = [parseLength(a), parseLength(b)];
+  if (!one || !other || (one.unit !== other.unit && one.value !== 0 && other.value !== 0)) return undefined;
+  if (other.value !== 0 && other.unit === "%") return undefined;
+  return `${+(one.value + sign * other.value).toFixed(2)}${other.value === 0 ? one.unit : other.unit}`;
+}
