@@ -145,6 +145,7 @@ function text(
       left: px(pose.left - slack),
       width: px(pose.width + 2 * slack),
       ...textCss(layer, size, scene, view),
+      "text-wrap": balance(layer),
       "white-space": oneLine ? "pre" : "pre-line",
       "-webkit-text-stroke": layer.outline ? `${layer.outline} currentcolor` : undefined,
       "-webkit-text-fill-color": layer.outline ? "transparent" : undefined,
@@ -156,6 +157,9 @@ function text(
     ],
   );
 }
+
+/** Headings break into lines of like length, as in the page. */
+const balance = ({ as }: { as?: string }) => (as?.startsWith("h") ? "balance" : undefined);
 
 const textCss = (style: TextStyle, size: number, scene: Scene, { page, viewport }: View): Css => ({
   color: style.color ?? scene.color ?? page.page?.color,
@@ -194,6 +198,7 @@ function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view:
       const size = resolveFontSize(block.fontSize, { viewport });
       const css: Css = {
         ...textCss(block, size, scene, view),
+        "text-wrap": balance(block),
         position: "static",
         "white-space": "pre-line",
         "max-width": block.maxWidth === undefined ? undefined : px(across(block.maxWidth)),

@@ -35,8 +35,11 @@ export interface Sheet {
 const rowHeight = 300;
 const widest = 320;
 
-/** How wide a sheet with so many columns is at most, in px. */
-export const sheetWidth = (columns: number): number => 96 + columns * (widest + 14);
+/** So many pictures stand side by side at most; more of them go on below. */
+const most = 8;
+
+/** How wide a sheet with so many moments is at most, in px. */
+export const sheetWidth = (moments: number): number => 96 + Math.min(moments, most) * (widest + 14);
 
 /** A sheet of pictures of a page, viewports below each other, moments side by side: one file that needs nothing else. */
 export function sheetHtml(sheet: Sheet): string {
@@ -135,10 +138,17 @@ function cells(view: View, { findings, materials }: Version, sheet: Sheet): Elem
         ],
         { className: "cell" },
       ),
-      node("figcaption", {}, [`scroll ${scroll}`]),
+      node("figcaption", {}, [
+        ...(scene ? [] : [node("b", {}, [sceneAt(view, scroll)])]),
+        `scroll ${scroll}`,
+      ]),
     ]);
   });
 }
+
+/** The name of the scene in the middle of the screen. */
+const sceneAt = ({ scenes, viewport }: View, scroll: number): string =>
+  scenes.findLast(({ layout }) => layout.top <= scroll + viewport.height / 2)?.scene.name ?? "";
 
 /** A frame around a layer where it is in a picture; nothing where it is out of view. */
 function frame(
@@ -169,9 +179,10 @@ body{margin:0;padding:40px 48px 56px;background:#f4f3ef;color:#1d2526;font:15px/
 h1{margin:0;font-size:26px;font-weight:650;letter-spacing:-.01em}
 header p{margin:2px 0 0;color:#5b6667}
 h2{margin:36px 0 10px;font-size:15px;font-weight:600;font-variant-numeric:tabular-nums}
-.row{display:flex;gap:14px;overflow-x:auto}
+.row{display:flex;flex-wrap:wrap;gap:14px}
 figure{margin:0;flex:none}
 figcaption{margin-top:5px;color:#5b6667;font-size:12.5px;font-variant-numeric:tabular-nums}
+figcaption b{margin-right:.6em;font-weight:600;color:#1d2526}
 .cell{position:relative;overflow:hidden;border-radius:3px;box-shadow:0 0 0 1px #1d252622}
 .page{position:absolute;left:0;top:0;transform-origin:0 0}
 .page i{position:absolute;display:block;font-style:normal;overflow-wrap:anywhere;background-repeat:no-repeat!important}
