@@ -76,22 +76,30 @@ async function compare(rows, act = scrollOnce) {
   });
 }
 
+/** What the main thread did, a row a way, with the ratios that a row is judged by. */
+const profile = (rows, ratios) =>
+  Object.fromEntries(
+    rows.map(({ name, scrolled, ...row }) => [
+      name,
+      Object.fromEntries(
+        Object.entries({ ...row, ...ratios({ name, ...row }) }).map(([key, value]) => [
+          key,
+          Number(value.toFixed(key in row ? 1 : 2)),
+        ]),
+      ),
+    ]),
+  );
+
 const usual = benchPage(20, 10);
 const scrolling = Object.keys(ways).filter((way) => !way.startsWith("sway"));
 const table = await compare(scrolling.map((way) => ({ name: way, page: usual, way })));
 const by = (name) => table.find((row) => row.name === name).total;
 console.log(`20 scenes, 200 layers, ${distance} px by wheel, medians of ${runs} runs, ms of the main thread`);
 console.table(
-  Object.fromEntries(
-    table.map(({ name, scrolled, ...row }) => [
-      name,
-      {
-        ...Object.fromEntries(Object.entries(row).map(([key, value]) => [key, Number(value.toFixed(1))])),
-        "of plain loop": Number((row.total / by("plain loop")).toFixed(2)),
-        "of static": Number((row.total / by("static")).toFixed(2)),
-      },
-    ]),
-  ),
+  profile(table, ({ total }) => ({
+    "of plain loop": total / by("plain loop"),
+    "of static": total / by("static"),
+  })),
 );
 
 const ramped = benchPage(20, 10, true);
@@ -131,9 +139,11 @@ const lengths = await compare(
     { name: `${way}, 2000 layers`, page: long, way },
   ]),
 );
-const cost = (name) => lengths.find((row) => row.name === name).total;
 console.log("2000 layers of which 200 are near the view, of 200:");
-for (const way of ["static", "native", "scripted"])
-  console.log(`  ${way} ${(cost(`${way}, 2000 layers`) / cost(`${way}, 200 layers`)).toFixed(2)}`);
+console.table(
+  profile(lengths, ({ name, total }) => ({
+    "of 200": total / lengths.find((row) => row.name === `${name.split(",")[0]}, 200 layers`).total,
+  })),
+);
 await browser.close();
 server.close();

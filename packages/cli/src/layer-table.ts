@@ -1,6 +1,13 @@
 import Table from "cli-table3";
-import { type LayerView, pixelsNeeded, type SceneView, type View, viewportName } from "lumbit/checks";
-import { type LayerPose, poseAt } from "lumbit/core";
+import {
+  type LayerView,
+  type PixelsNeeded,
+  pixelsNeeded,
+  type SceneView,
+  type View,
+  viewportName,
+} from "lumbit/checks";
+import { type Layer, type LayerPose, poseAt } from "lumbit/core";
 
 /** A line under the head and nothing else: numbers stand in columns by themselves. */
 const rules = {
@@ -88,6 +95,10 @@ function figures(scene: SceneView | undefined, own: LayerView | undefined, view:
   return [
     px(Math.hypot(drift.x, drift.y) * (hi - lo)),
     overscan ? `${px(overscan.top)} / ${px(overscan.bottom)}` : "",
-    pixels ? `${pixels.width}x${pixels.height} of ${pixels.file.width}x${pixels.file.height}` : "",
+    pixels ? `${pixels.width}x${pixels.height} of ${available(own.layer, pixels)}` : "",
   ];
 }
+
+/** How many pixels a picture's file has. */
+const available = ({ image = "" }: Layer, { file }: PixelsNeeded) =>
+  /\.svg$/i.test(image) ? "a vector" : `${file.width}x${file.height}`;

@@ -224,7 +224,7 @@ describe("measure", () => {
   test("prints a table for people", () => {
     const { stdout } = lumbit(["measure", pageFile]);
     expect(stdout).toContain("viewport 1280 x 800, scrolled 0.0 of 880.0 px");
-    expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s.* of \d+x\d+/);
+    expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s.*\d+x\d+ of a vector/);
     const side = lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800"]).stdout;
     expect(side).toMatch(
       /layer\s+depth\s+speed\s+390x844\s+overscan\s+pixels\s+1280x800\s+overscan\s+pixels/,
