@@ -1,7 +1,15 @@
 import { readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, extname, resolve, sep } from "node:path";
-import { isGroup, isImage, isText, type Layer, type Page, type Size } from "lumbit/core";
-import { type Fault, type Path, readPage, type Source } from "lumbit/document";
+import { isGroup, isText, type Layer, type Page, type Size } from "lumbit/core";
+import {
+  type Fault,
+  inOrder,
+  type Path,
+  pointer,
+  type Reference,
+  readPage,
+  type Source,
+} from "lumbit/document";
 import sharp from "sharp";
 import { Font } from "./font.ts";
 import { Problem } from "./problem.ts";
@@ -51,35 +59,24 @@ export async function readProject(file: string): Promise<ProjectReading> {
     throw new Problem(
       `${file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
     );
-  const reading = readPage(await readFile(file, "utf8"), name);
-  if (!reading.page) return { faults: reading.faults, files: [resolve(file)] };
-
-  const { page, source } = reading;
+  const { page, source, references, faults: own } = readPage(await readFile(file, "utf8"), name);
   const folder = dirname(resolve(file));
-  const references = referencesOf(page);
-  const faults: Fault[] = [];
+  const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
   const read = new Map<string, Promise<PictureAsset | FontAsset | string>>();
-  for (const { path } of references) if (!read.has(path)) read.set(path, readAsset(path, folder, page));
+  for (const reference of references)
+    if (!read.has(reference.path)) read.set(reference.path, readAsset(reference, folder));
+  const faults: Fault[] = [...own];
   for (const { path, at } of references) {
     const asset = await read.get(path);
-    if (typeof asset === "string") faults.push(source.fault(at, asset));
+    if (typeof asset === "string" && !own.some((fault) => fault.path === pointer(at)))
+      faults.push(source.fault(at, asset));
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
   const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);
-  for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
-  const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
-  if (faults.length > 0) return { faults, files };
-  return {
-    project: {
-      file,
-      page,
-      pictures: assets.filter((asset): asset is PictureAsset => "width" in asset),
-      fonts,
-      source,
-    },
-    faults,
-    files,
-  };
+  if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
+  if (!page || faults.length > 0) return { faults: faults.sort(inOrder), files };
+  const pictures = assets.filter((asset): asset is PictureAsset => "width" in asset);
+  return { project: { file, page, pictures, fonts, source }, faults, files };
 }
 
 /**
@@ -95,12 +92,6 @@ export async function requireProject(file: string): Promise<Project> {
 
 export const faultSummary = (faults: readonly Fault[]): string =>
   `${faults.length === 1 ? "1 fault" : `${faults.length} faults`} in the page file; nothing was written`;
-
-const referencesOf = (page: Page): { path: string; at: Path }[] => [
-  ...(page.page?.backdrop ? [{ path: page.page.backdrop.image, at: ["page", "backdrop", "image"] }] : []),
-  ...(page.fonts ?? []).map(({ src }, index) => ({ path: src, at: ["fonts", index, "src"] })),
-  ...page.scenes.flatMap((scene, index) => picturesOf(scene.layers, ["scenes", index, "layers"])),
-];
 
 /** Ramps of a font axis that the text's own font does not have. */
 function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; message: string }[] {
@@ -131,23 +122,10 @@ function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; messa
   return page.scenes.flatMap(({ layers }, index) => check(layers, ["scenes", index, "layers"]));
 }
 
-const picturesOf = (layers: readonly Layer[], path: Path): { path: string; at: Path }[] =>
-  layers.flatMap((layer, index) => {
-    const at = [...path, index];
-    if (isGroup(layer)) return picturesOf(layer.layers as readonly Layer[], [...at, "layers"]);
-    if (!isImage(layer)) return [];
-    const variants = Object.entries(layer.variants ?? {}).map(([density, path]) => ({
-      path,
-      at: [...at, "variants", density],
-    }));
-    return [{ path: layer.image, at: [...at, "image"] }, ...variants];
-  });
-
 /** The asset, or what is wrong with it. */
 async function readAsset(
-  path: string,
+  { path, kind }: Reference,
   folder: string,
-  page: Page,
 ): Promise<PictureAsset | FontAsset | string> {
   const absolute = resolve(folder, path);
   const outside = `"${path}" leaves the page file's folder; copy the file into it and name it from there`;
@@ -163,7 +141,7 @@ async function readAsset(
     if (code === "EACCES") return `"${path}" may not be read; change its permissions`;
     return `there is no file "${path}" beside the page file; check its spelling, capitals included`;
   }
-  if (page.fonts?.some(({ src }) => src === path)) {
+  if (kind === "font") {
     const font = await Font.open(bytes);
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
   }

@@ -163,6 +163,20 @@ describe("bad input", () => {
     expect(existsSync(join(folder, "site"))).toBe(false);
   });
 
+  test("faults of the page file and of the files that it names come in one run, in order", () => {
+    edit((text) => text.replace('"depth": 5', '"deph": 5').replace("art/mill.svg", "art/mil.svg"));
+    withImage("../sky.svg");
+    const { stderr, status } = build();
+    expect(status).toBe(2);
+    const places = [...stderr.matchAll(/ at (\/\S+):/g)].map(([, place]) => place);
+    expect(places).toEqual([
+      "/scenes/0/layers/0/image",
+      "/scenes/0/layers/1/deph",
+      "/scenes/0/layers/3/image",
+    ]);
+    expect(stderr).toContain("3 faults in the page file; nothing was written");
+  });
+
   test("a missing page file, a wrong viewport, a wrong option, a wrong command", () => {
     expect(lumbit(["build", "nowhere.json", "-o", "x"])).toMatchObject({
       status: 2,

@@ -15,3 +15,6 @@ export interface Fault {
 /** A fault as one line for a terminal: `page.json:12:9 at /scenes/0/name: …`. */
 export const formatFault = ({ file, line, column, path, message }: Fault): string =>
   `${file}:${line}:${column}${path ? ` at ${path}` : ""}: ${message}`;
+
+/** The order of faults in their file, for sorting. */
+export const inOrder = (a: Fault, b: Fault): number => a.line - b.line || a.column - b.column;

@@ -338,6 +338,7 @@ describe("says what is wrong", () => {
       /\/cue\/pieces "pieces" is for a text/,
     ],
     ["no direction", withLayer({ ...layer, direction: "lft" }), /did you mean "left"\?/],
+    ["a key as near to two", withLayer({ ...layer, place: { hight: "4vh" } }), /did you mean "height"\?/],
     [
       "a link that runs",
       { ...good, scenes: [{ name: "a", content: [{ text: "x", href: "javascript:x" }], layers: [] }] },
@@ -404,4 +405,22 @@ test("the JSON Schema accepts what the reader accepts and rejects what it reject
   expect(validate({ ...good, titel: "x" })).toBe(false);
   expect(validate(withLayer({ ...layer, depth: -1 }))).toBe(false);
   expect(validate(withLayer({ ...layer, depth: "horizon", place: { left: 0, bottom: "-8vh" } }))).toBe(true);
+});
+
+test("tells of every file that a page file names, whatever else is wrong with it", () => {
+  const document = {
+    page: { backdrop: { image: "art/sea.webp", alt: "" } },
+    fonts: [{ family: "News", src: "news.woff2" }],
+    scenes: [
+      { layers: [{ layers: [{ image: "art/mill.webp", variants: { 2: "art/mill@2x.webp" } }] }, null] },
+    ],
+  };
+  const { page, references } = readPage(JSON.stringify(document));
+  expect(page).toBeUndefined();
+  expect(references.map(({ kind, path, at }) => `${kind} ${path} ${at.join("/")}`)).toEqual([
+    "picture art/sea.webp page/backdrop/image",
+    "font news.woff2 fonts/0/src",
+    "picture art/mill.webp scenes/0/layers/0/layers/0/image",
+    "picture art/mill@2x.webp scenes/0/layers/0/layers/0/variants/2",
+  ]);
 });

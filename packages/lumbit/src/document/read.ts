@@ -2,15 +2,17 @@ import { parse } from "jsonc-parser";
 import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
-import type { Fault } from "./fault.ts";
+import { type Fault, inOrder } from "./fault.ts";
+import { type Reference, referencesIn } from "./references.ts";
 import { findBreaches } from "./rules.ts";
 import { pageSchema } from "./schema.ts";
 import { type Path, Source } from "./source.ts";
 
-/** A page file that was read: the page, or everything that is wrong with it. */
-export type Reading =
-  | { page: Page; faults: []; source: Source }
-  | { page?: undefined; faults: [Fault, ...Fault[]]; source: Source };
+/** A page file that was read: the page, or everything that is wrong with it; and the files that it names. */
+export type Reading = { source: Source; references: Reference[] } & (
+  | { page: Page; faults: [] }
+  | { page?: undefined; faults: [Fault, ...Fault[]] }
+);
 
 /**
  * Reads the text of a page file. All faults come back at once, in document order, each with line and column.
@@ -20,19 +22,20 @@ export type Reading =
 export function readPage(text: string, file = "page.json"): Reading {
   const source = new Source(file, text);
   const faults = [...source.faults];
+  let references: Reference[] = [];
   if (faults.length === 0) {
     const document: unknown = parse(text.replace(/^\uFEFF/, ""));
+    references = referencesIn(document);
     const result = pageSchema.safeParse(document);
     if (!result.success)
       for (const issue of result.error.issues) faults.push(...faultsOf(issue, document, source));
     for (const { path, message } of findBreaches(document)) faults.push(source.fault(path, message, "key"));
     if (result.success && faults.length === 0) {
       const { $schema: _, ...page } = result.data;
-      return { page: page as Page, faults: [], source };
+      return { page: page as Page, faults: [], source, references };
     }
   }
-  faults.sort((a, b) => a.line - b.line || a.column - b.column);
-  return { faults: faults as [Fault, ...Fault[]], source };
+  return { faults: faults.sort(inOrder) as [Fault, ...Fault[]], source, references };
 }
 
 function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): Fault[] {
@@ -115,7 +118,9 @@ function valueAt(document: unknown, path: Path): unknown {
 function meant(word: string, known: readonly string[]): string {
   const nearest = known
     .map((name) => ({ name, distance: leven(word.toLowerCase(), name.toLowerCase()) }))
-    .sort((a, b) => a.distance - b.distance)[0];
+    .sort(
+      (a, b) => a.distance - b.distance || Number(b.name[0] === word[0]) - Number(a.name[0] === word[0]),
+    )[0];
   return nearest && nearest.distance <= Math.max(2, word.length / 3)
     ? `, did you mean "${nearest.name}"?`
     : "";

@@ -1,0 +1,20 @@
+import type { Path } from "./source.ts";
+
+/** A file that a page file names, and where. */
+export interface Reference {
+  path: string;
+  at: Path;
+  kind: "picture" | "font";
+}
+
+/** All files that a page file names, whether the rest of it is right or not. */
+export function referencesIn(value: unknown, at: Path = []): Reference[] {
+  if (Array.isArray(value)) return value.flatMap((entry, index) => referencesIn(entry, [...at, index]));
+  if (typeof value !== "object" || value === null) return [];
+  return Object.entries(value).flatMap(([key, inner]): Reference[] => {
+    const here = [...at, key];
+    if (typeof inner !== "string") return referencesIn(inner, here);
+    if (key === "image" || at.at(-1) === "variants") return [{ path: inner, at: here, kind: "picture" }];
+    return key === "src" ? [{ path: inner, at: here, kind: "font" }] : [];
+  });
+}
