@@ -1,5 +1,6 @@
 import { type Fault, formatFault } from "lumbit/document";
 import colors from "picocolors";
+import { say } from "./progress.ts";
 
 /** Wrong use or wrong input: what, where, what is allowed, what to do. Ends a command with exit code 2. */
 export class Problem extends Error {
@@ -33,6 +34,7 @@ const systemReasons: Record<string, string> = {
 
 /** Prints a problem to the terminal's error output. */
 export function printProblem({ message, faults }: Problem): void {
+  say("");
   for (const fault of faults) console.error(`${colors.red("✕")} ${formatFault(fault)}`);
   console.error(colors.red(message));
 }

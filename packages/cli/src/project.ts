@@ -13,6 +13,7 @@ import {
 import sharp from "sharp";
 import { Font } from "./font.ts";
 import { Problem } from "./problem.ts";
+import { say } from "./progress.ts";
 
 /** A file that the page names, read. */
 export interface Asset {
@@ -85,7 +86,9 @@ export async function readProject(file: string): Promise<ProjectReading> {
  * @throws Problem with every fault when there are any
  */
 export async function requireProject(file: string): Promise<Project> {
+  say("reading the page and its files");
   const { project, faults } = await readProject(file);
+  say("");
   if (project) return project;
   throw new Problem(faultSummary(faults), faults);
 }

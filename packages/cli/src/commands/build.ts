@@ -1,5 +1,6 @@
 import { Command } from "commander";
 import { count } from "../problem.ts";
+import { say } from "../progress.ts";
 import { requireProject } from "../project.ts";
 import { makeSite } from "../site.ts";
 import { writeSite } from "../write-site.ts";
@@ -14,8 +15,11 @@ export const buildCommand = new Command("build")
   .option("--force", "replace files in the folder that lumbit did not write")
   .addHelpText("after", "\nExample:\n  lumbit build page.json -o site/")
   .action(async (file: string, { output, scripted, force }: Options) => {
-    const site = await makeSite(await requireProject(file), scripted);
+    const project = await requireProject(file);
+    say("building the site");
+    const site = await makeSite(project, scripted);
     await writeSite(site, output, force ?? false);
+    say("");
     const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
     const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
     const scripts = sizes.filter(({ name }) => name.endsWith(".js"));
