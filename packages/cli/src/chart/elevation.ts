@@ -86,7 +86,7 @@ export function elevationChart(scene: SceneView, view: View, theme: Theme): stri
           strokeOpacity: 0.35,
           strokeDasharray: "5 4",
         }),
-        Plot.text([height], { x: 1, y: (value: number) => value, text: () => "page surface", dy: 12 }),
+        Plot.text([0], { x: 1, y: () => 0, text: () => "page surface", textAnchor: "end", dx: -4, dy: -10 }),
         Plot.link(planes, {
           ...across,
           y1: "top",
