@@ -1,15 +1,6 @@
-import {
-  type Box,
-  intersection,
-  intersects,
-  isImage,
-  isText,
-  type Layer,
-  type Length,
-  parseLength,
-  resolveLength,
-} from "../../core/index.ts";
-import type { Change, Sighting } from "../finding.ts";
+import { type Box, intersection, intersects, isImage, isText, type Layer } from "../../core/index.ts";
+import { placedAtRest } from "../at-rest.ts";
+import type { Sighting } from "../finding.ts";
 import { isCoveredAt, pixelOn } from "../layer-at.ts";
 import { movedBy } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
@@ -47,8 +38,8 @@ export function still(scene: SceneView, view: View): Sighting[] {
           ? `stands outside its scene by ${Math.round(Math.max(Math.abs(x), Math.abs(y)))} px when nothing moves`
           : `is behind "${cover?.layer.name}" when nothing moves`,
         change: cover
-          ? placedAtAnEnd(cover, view, (moved) => !intersects(moved, box))
-          : (placedAtAnEnd(own, view, (moved) => isWithin(moved, within)) ??
+          ? placedAtRest(cover, view, (moved) => !intersects(moved, box))
+          : (placedAtRest(own, view, (moved) => isWithin(moved, within)) ??
             movedBy(own, { x, y }, scene, view)),
       },
     ];
@@ -102,47 +93,3 @@ const isWithin = (box: Box, around: Box): boolean => {
   const { width, height } = intersection(box, around);
   return width >= box.width - 1 && height >= box.height - 1;
 };
-
-/** The same movement of a layer that travels, but placed where that begins or ends, wherever it then stands well. */
-function placedAtAnEnd(own: LayerView, view: View, isWell: (box: Box) => boolean): Change[] | undefined {
-  const { layer, path } = own;
-  const { travel, place, rules, locked } = layer;
-  if (!travel || !place || rules || locked) return undefined;
-  for (const end of [0, 1] as const) {
-    const axes = [
-      { axis: "x", insets: ["left", "right"], percent: boxOf(own).width },
-      { axis: "y", insets: ["top", "bottom"], percent: boxOf(own).height },
-    ] as const;
-    const offsets = axes.map(({ axis, percent }) =>
-      resolveLength(travel[axis]?.[end] ?? 0, { viewport: view.viewport, percent }),
-    );
-    const [x = 0, y = 0] = offsets;
-    const box = boxOf(own);
-    if ((x === 0 && y === 0) || !isWell({ ...box, left: box.left + x, top: box.top + y })) continue;
-    const changes = axes.flatMap(({ axis, insets }) => {
-      const [from, to] = travel[axis] ?? [0, 0];
-      const by = end === 0 ? from : to;
-      const given = insets.filter((inset) => place[inset] !== undefined);
-      if (parseLength(by)?.value === 0) return [];
-      return [
-        ...given.map((inset) => ({
-          path: `${path}/place/${inset}`,
-          value: sum(place[inset] ?? 0, by, inset === insets[0] ? 1 : -1),
-        })),
-        { path: `${path}/travel/${axis}`, value: [sum(from, by, -1), sum(to, by, -1)] },
-        ...(given.length === 0 ? [{ path, value: undefined }] : []),
-      ];
-    });
-    if (changes.every(({ value }) => value !== undefined && ![value].flat().includes(undefined)))
-      return changes.map(({ path, value }) => ({ op: "replace", path, value }));
-  }
-  return undefined;
-}
-
-/** A length and another one, or less another one; nothing where no single unit says it. */
-function sum(a: Length, b: Length, sign: 1 | -1): Length | undefined {
-  const [one, other] = [parseLength(a), parseLength(b)];
-  if (!one || !other || (one.unit !== other.unit && one.value !== 0 && other.value !== 0)) return undefined;
-  if (other.value !== 0 && other.unit === "%") return undefined;
-  return `${+(one.value + sign * other.value).toFixed(2)}${other.value === 0 ? one.unit : other.unit}`;
-}
