@@ -176,7 +176,7 @@ const url = await new Promise((resolve) =>
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(url);
 const file = join(spoiled, "page.json");
-writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 5', '"deph": 5').replace('"60px"', '"60"'));
+writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 5', '"deph": 5').replace('"48px"', '"48"'));
 await page.getByRole("alert").waitFor();
 await page.screenshot({ path: target("preview-faults") });
 preview.kill();

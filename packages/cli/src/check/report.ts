@@ -26,12 +26,14 @@ export function report(findings: readonly Finding[], viewports: number): string 
 function placesText(places: Finding["places"], viewports: number): string {
   const shown = places
     .slice(0, 4)
-    .map(({ viewport, from, to }) => `${viewport} from ${Math.round(from)} to ${Math.round(to)} px`);
+    .map(({ viewport, from, to }) => `${viewport} ${span(Math.round(from), Math.round(to))}`);
   const more = places.length > shown.length ? ` and ${places.length - shown.length} more` : "";
   return places.length === viewports && viewports > 1
     ? `on all ${viewports} screens, ${shown[0]} of scroll`
     : `on ${shown.join(", ")}${more} of scroll`;
 }
+
+const span = (from: number, to: number) => (from === to ? `at ${from} px` : `from ${from} to ${to} px`);
 
 /** Changes for people: entries that are taken out of one list together, long values cut. */
 export function changeLines(changes: readonly Change[]): string[] {
