@@ -117,29 +117,37 @@ addEventListener("scroll", () => {
 
 const assets = { pictures: {}, fonts: {} };
 
-const asScripted = `
-for (const scene of document.querySelectorAll("[data-lumbit-driver]")) scene.dataset.lumbitDriver = "scripted";`;
+/** As in a browser without scroll-driven animations: elements that ever had any cost more to style, driver or not. */
+const withoutStandard = (css) =>
+  css.replaceAll("(animation-timeline: view())", "(animation-timeline: none-such())");
 
-/** The ways to move a page: its HTML, whether its own motion is on, and the script it gets. */
+/** The same animations between two plain lengths, wherever that puts the layers. */
+const bareKeyframes = (css) =>
+  css.replace(
+    /@keyframes lumbit-drift \{.*?\n\}/s,
+    "@keyframes lumbit-drift { from { translate: 0 -100px; } to { translate: 0 100px; } }",
+  );
+const without = (layers) => (css) => `${css}\n${layers} { animation: none !important; }`;
+
+/** The ways to move a page: whether its own motion is on, what is changed of its style sheet, and the script it gets. */
 export const ways = {
   static: { moves: false },
   "plain loop": { moves: false, script: plainLoop },
   // The same loop on the page that the scripted driver moves: what of its cost is the page's.
-  "loop, moving page": { moves: true, script: `${asScripted}${plainLoop}` },
+  "loop, moving page": { moves: true, edit: withoutStandard, script: plainLoop },
   "naive listener": { moves: false, script: naiveListener },
   native: { moves: true },
-  // The least that the standard costs: the same animations between two plain lengths, wherever that puts the layers.
-  "bare keyframes": { moves: true, bare: true },
-  scripted: { moves: true, driver: true },
+  // The least that the standard costs, and what of it are the timelines and each animation.
+  "bare keyframes": { moves: true, edit: bareKeyframes },
+  "native, a tenth": { moves: true, edit: without(".lumbit-drifts:not(:first-child)") },
+  "timelines alone": { moves: true, edit: without(".lumbit-drifts") },
+  scripted: { moves: true, edit: withoutStandard, driver: true },
   "sway loop": { moves: false, script: swayLoop },
   sway: { moves: true, sway: true },
 };
 
-const bareKeyframes = "@keyframes lumbit-drift { from { translate: 0 -100px; } to { translate: 0 100px; } }";
-
-export function benchFiles(page, { script, driver, sway, moves, bare }) {
-  const own = pageCss(page, assets);
-  const css = bare ? own.replace(/@keyframes lumbit-drift \{.*?\n\}/s, bareKeyframes) : own;
+export function benchFiles(page, { script, driver, sway, moves, edit = (css) => css }) {
+  const css = edit(pageCss(page, assets));
   const html = pageHtml(page, { assets, stylesheet: "page.css" });
   const reels = moves && page.scenes.some(hasReel);
   const scripts = [script && "way.js", driver && "scripted.js", sway && "sway.js", reels && "reels.js"];
