@@ -4,6 +4,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { pathToFileURL } from "node:url";
 import { layoutPage, type Page, poseAt } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
+import type { CDPSession, Page as Tab } from "playwright-core";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { launchChromium, scrollPage } from "./chromium.ts";
@@ -40,6 +41,23 @@ async function barTops(png: Buffer): Promise<(number | undefined)[]> {
   });
 }
 
+/** Scrolls by wheel events that the browser's own process makes, at 300 px a second. */
+const scrollBy = (client: CDPSession, distance: number) =>
+  client.send("Input.synthesizeScrollGesture", {
+    ...{ x: 300, y: 200, yDistance: -distance, speed: 300, gestureSourceType: "mouse", preventFling: true },
+  });
+
+/** A browser without a window often leaves its first such scroll lying until the mouse has been used. */
+async function warmUp(tab: Tab, client: CDPSession): Promise<void> {
+  await tab.mouse.move(300, 200);
+  for (let tries = 0; tries < 8; tries++) {
+    const scrolled = await Promise.race([scrollBy(client, 20).then(() => true), pause(2000)]);
+    if (scrolled) return;
+    await tab.mouse.wheel(0, 10);
+  }
+  throw new Error("the browser does not scroll");
+}
+
 test("with the main thread blocked, native layers are where they belong while the page scrolls", async () => {
   const folder = temporaryFolder();
   const assets = { pictures: {}, fonts: {} };
@@ -49,8 +67,9 @@ test("with the main thread blocked, native layers are where they belong while th
   const browser = await launchChromium();
   const tab = await browser.newPage({ viewport });
   await tab.goto(pathToFileURL(join(folder, "index.html")).href);
-  await scrollPage(tab, 500);
   const client = await tab.context().newCDPSession(tab);
+  await warmUp(tab, client);
+  await scrollPage(tab, 500);
   const frames: { png: Buffer; time: number; scroll: number }[] = [];
   client.on("Page.screencastFrame", ({ data, metadata, sessionId }) => {
     frames.push({
@@ -72,9 +91,7 @@ test("with the main thread blocked, native layers are where they belong while th
       ),
   );
   // Wheel events from the browser's own process: the page's main thread has no part in them.
-  const scrolling = client.send("Input.synthesizeScrollGesture", {
-    ...{ x: 300, y: 200, yDistance: -400, speed: 300, gestureSourceType: "mouse", preventFling: true },
-  });
+  const scrolling = scrollBy(client, 400);
   const late = pause(30_000).then(() => Promise.reject(new Error("the browser does not scroll")));
   const [[start, end]] = await Promise.race([Promise.all([blocked, scrolling]), late]).finally(() =>
     browser.close(),
