@@ -3,6 +3,9 @@ import type { Pixel } from "./picture.ts";
 
 const rgb = converter("rgb");
 
+export const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
+export const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
+
 /** A CSS color; nothing for what is none. */
 export function parseColor(text: string): Pixel | undefined {
   const color = rgb(parse(text));

@@ -58,6 +58,9 @@ export function screenShare({ pose, clip }: Moment, { viewport }: View): number 
   return (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
 }
 
+/** What has more opacity than this hides what is behind it. */
+export const opaque = 0.9;
+
 /** Whether something opaque in front of a layer hides it at a point of the screen. */
 export const isCoveredAt = (
   point: { x: number; y: number },
@@ -68,7 +71,7 @@ export const isCoveredAt = (
 ): boolean =>
   layers.some((other) => {
     const at = other.paint > paint && momentAt(other, scroll);
-    return at && (pixelOn(other, at, point, view)?.alpha ?? 0) > 0.9;
+    return at && (pixelOn(other, at, point, view)?.alpha ?? 0) > opaque;
   });
 
 /** The point of a picture's file at a point of its box, both in shares. */

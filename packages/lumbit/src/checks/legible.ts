@@ -1,13 +1,11 @@
 import { depthOf, isShape, type TextLayer } from "../core/index.ts";
-import { contrastOf, hexOf, over, parseColor } from "./color.ts";
+import { black, contrastOf, hexOf, over, parseColor, white } from "./color.ts";
 import type { Change } from "./finding.ts";
 import type { Pixel } from "./picture.ts";
 import type { LayerView, SceneView } from "./view.ts";
 
 /** Of a text's letters so many may stand before too little contrast at the worst moment: fine detail passes by. */
 export const spared = 0.2;
-const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
-const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
 /** How finely colors and shades are tried, and the darkest shade: what is behind one still shows. */
 const steps = 20;
 const darkest = 0.85;

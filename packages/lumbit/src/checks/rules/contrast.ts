@@ -1,6 +1,7 @@
 import { intersection, isText, type TextLayer } from "../../core/index.ts";
-import { colorAt, contrastOf, over, parseColor } from "../color.ts";
+import { colorAt, contrastOf, over, parseColor, white } from "../color.ts";
 import type { Sighting } from "../finding.ts";
+import { gridIn } from "../grid.ts";
 import { cropped, momentAt, pixelOn } from "../layer-at.ts";
 import { legible, spared } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
@@ -11,7 +12,6 @@ import { about, type LayerView, type Moment, type SceneView, type View } from ".
 const passing = 0.1;
 /** Where on the screen one reads, as shares of its height. */
 const whereRead = [0.12, 0.88] as const;
-const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
 
 /** Texts that cannot be told from what passes behind them. */
 export function contrast(scene: SceneView, view: View): Sighting[] {
@@ -92,24 +92,15 @@ function backgrounds(own: LayerView, moment: Moment, scene: SceneView, view: Vie
       const at = momentAt(other, moment.scroll);
       return at ? [{ other, at }] : [];
     });
-  const points: Pixel[] = [];
-  for (let row = 0; row < 4; row++)
-    for (let column = 0; column < 10; column++) {
-      const point = {
-        x: pose.left + ((column + 0.5) / 10) * pose.width,
-        y: pose.top + ((row + 0.5) / 4) * pose.height,
-      };
-      points.push(
-        below.reduce(
-          (color, { other, at }) => {
-            const pixel = pixelOn(other, at, point, view);
-            return pixel ? over(pixel, color) : color;
-          },
-          groundAt(point, moment, scene, view),
-        ),
-      );
-    }
-  return points;
+  return gridIn(pose, 10, 4).map((point) =>
+    below.reduce(
+      (color, { other, at }) => {
+        const pixel = pixelOn(other, at, point, view);
+        return pixel ? over(pixel, color) : color;
+      },
+      groundAt(point, moment, scene, view),
+    ),
+  );
 }
 
 /** What lies behind all layers: the page's background and backdrop, the scene's background. */

@@ -1,5 +1,6 @@
 import { intersection, intersects, isText, parseLength, type Scene } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { gridIn } from "../grid.ts";
 import { momentAt, pixelOn } from "../layer-at.ts";
 import { contentBox } from "../letters.ts";
 import type { SceneView, View } from "../view.ts";
@@ -55,10 +56,9 @@ function shows(scene: SceneView, scroll: number, view: View): boolean {
     const { left, top, width, height } = intersection(at.pose, at.clip);
     if (width <= 0 || height <= 0) return false;
     if (isText(own.layer)) return true;
-    return Array.from({ length: points * points }, (_, index) => ({
-      x: left + (((index % points) + 0.5) / points) * width,
-      y: top + ((Math.floor(index / points) + 0.5) / points) * height,
-    })).some((point) => (pixelOn(own, at, point, view)?.alpha ?? 0) > faintest);
+    return gridIn({ left, top, width, height }, points, points).some(
+      (point) => (pixelOn(own, at, point, view)?.alpha ?? 0) > faintest,
+    );
   });
 }
 

@@ -1,5 +1,6 @@
 import { isText, parseMoment, piecesOf } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { gridIn } from "../grid.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { asideOf } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
@@ -46,11 +47,7 @@ export function reading(scene: SceneView, view: View): Sighting[] {
 /** So much of a text may be behind something: a frond, the tip of a wing. */
 const hidden = 0.1;
 
-const pointsOf = ({ pose }: Moment) =>
-  Array.from({ length: 24 }, (_, index) => ({
-    x: pose.left + (((index % 8) + 0.5) / 8) * pose.width,
-    y: pose.top + ((Math.floor(index / 8) + 0.5) / 3) * pose.height,
-  }));
+const pointsOf = ({ pose }: Moment) => gridIn(pose, 8, 3);
 
 /** Whether a text cannot be read for what is in front of it. */
 function covered(own: LayerView, moment: Moment, scene: SceneView, view: View): boolean {

@@ -1,7 +1,8 @@
 import { type Box, intersection, intersects, isImage, isText, type Layer } from "../../core/index.ts";
 import { placedAtRest } from "../at-rest.ts";
 import type { Sighting } from "../finding.ts";
-import { isCoveredAt, pixelOn } from "../layer-at.ts";
+import { gridIn } from "../grid.ts";
+import { isCoveredAt, opaque, pixelOn } from "../layer-at.ts";
 import { movedBy } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
 
@@ -66,15 +67,10 @@ const comesIntoView = (own: LayerView, scene: SceneView, view: View): boolean =>
 
 /** What has most of a layer behind it where every layer stands as it was placed. */
 function coverOf(own: LayerView, scene: SceneView, view: View): LayerView | undefined {
-  const { left, top, width, height } = boxOf(own);
-  const [across, down] = points;
-  const grid = Array.from({ length: across * down }, (_, index) => ({
-    x: left + (((index % across) + 0.5) / across) * width,
-    y: top + ((Math.floor(index / across) + 0.5) / down) * height,
-  }));
+  const grid = gridIn(boxOf(own), ...points);
   return scene.layers.find((other) => {
     const at = other.paint > own.paint && stillMoment(other, scene);
-    const covered = grid.filter((point) => at && (pixelOn(other, at, point, view)?.alpha ?? 0) > 0.9);
+    const covered = grid.filter((point) => at && (pixelOn(other, at, point, view)?.alpha ?? 0) > opaque);
     return covered.length > least * grid.length;
   });
 }
