@@ -211,6 +211,17 @@ export type LayerSettings = Partial<
   Motion &
   TextStyle;
 
+/** What a layer that is no text looks like, of which rules may change what its kind has. */
+export interface LayerLook {
+  background?: string;
+  /** A CSS box shadow. */
+  shadow?: string;
+  /** Rounding of the corners, of the pane where there is one. */
+  radius?: Length;
+  /** How a picture fills a box of other proportions. */
+  fit?: "cover" | "contain";
+}
+
 /** A layer is one picture, text, shape or group. */
 type Only<Kind extends string> = { [K in Exclude<"image" | "text" | "shape" | "layers", Kind>]?: never };
 
@@ -245,7 +256,7 @@ export type ImageLayer = LayerBase &
     subject?: readonly [x: number, y: number];
     /** How the picture fills a box of other proportions; `cover` by default. */
     fit?: "cover" | "contain";
-    rules?: readonly Rule<LayerSettings>[];
+    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "radius" | "fit">>[];
   };
 
 /** A text. Without `place` it is centred in its scene. */
@@ -273,7 +284,7 @@ export type ShapeLayer = LayerBase &
     background: string;
     /** A CSS box shadow. */
     shadow?: string;
-    rules?: readonly Rule<LayerSettings>[];
+    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "shadow" | "radius">>[];
   };
 
 /** Layers that move as one and are stacked inside; their places are against the group's box. */
@@ -289,7 +300,7 @@ export type GroupLayer = LayerBase &
     background?: string;
     /** How far it turns towards the pointer over it, in degrees; layers in it shift by their depths as it turns. */
     tilt?: number;
-    rules?: readonly Rule<LayerSettings>[];
+    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "radius">>[];
   };
 
 /** A layer inside a group: `depth` is for stacking only, unless the group tilts. */
@@ -302,7 +313,7 @@ export type Slide = LayerBase &
   Pick<Clip, "radius"> & {
     layers: readonly GroupedLayer[];
     background?: string;
-    rules?: readonly Rule<LayerSettings>[];
+    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "radius">>[];
   };
 
 export type Layer = GroupedLayer | GroupLayer;

@@ -338,6 +338,11 @@ describe("says what is wrong", () => {
       /\/cue\/pieces "pieces" is for a text/,
     ],
     ["no direction", withLayer({ ...layer, direction: "lft" }), /did you mean "left"\?/],
+    [
+      "a look that a text does not have, in a rule",
+      withLayer({ ...layer, rules: [{ media: "(max-width: 600px)", shadow: "0 0 4px #000" }] }),
+      /rules\/0\/shadow a text has no "shadow" to change/,
+    ],
     ["a key as near to two", withLayer({ ...layer, place: { hight: "4vh" } }), /did you mean "height"\?/],
     [
       "a link that runs",

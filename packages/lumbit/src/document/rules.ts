@@ -99,6 +99,15 @@ const kinds: Record<string, { what: string; keys: string[] }> = {
   layers: { what: "group", keys: ["size", "tilt", "reel"] },
 };
 
+/** What rules may change of how a layer looks, by its kind. */
+const looks = ["background", "shadow", "radius", "fit"];
+const looksOf: Record<string, string[]> = {
+  image: ["radius", "fit"],
+  text: [],
+  shape: ["background", "shadow", "radius"],
+  layers: ["background", "radius"],
+};
+
 /** What a layer is directly in. */
 type Around = "scene" | "group" | "reel" | "slide";
 
@@ -175,6 +184,11 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   for (const [rule, index] of objects(layer.rules)) {
     const at = [...path, "rules", index];
     breaches.push(...settingsBreaches(rule, at), ...rampBreaches(rule, layer, at));
+    for (const key of kind ? looks.filter((look) => look in rule && !looksOf[kind]?.includes(look)) : [])
+      breaches.push({
+        path: [...at, key],
+        message: `a ${kinds[kind ?? ""]?.what} has no "${key}" to change`,
+      });
   }
   const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
   for (const [inner, index] of grouped ? [] : objects(layer.layers))

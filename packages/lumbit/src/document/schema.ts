@@ -273,6 +273,10 @@ const layerSettings = {
   hold,
   hidden,
   subject,
+  background: background.optional(),
+  shadow: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"').optional(),
+  radius: extent("rounding of the corners").optional(),
+  fit: z.enum(["cover", "contain"]).describe('"cover" or "contain"').optional(),
 };
 
 const layerShape = {
@@ -283,7 +287,6 @@ const layerShape = {
     .record(z.string().regex(/^\d+(\.\d+)?$/), path("the path of the picture with more pixels"))
     .describe('the same picture by pixel density, such as { "2": "art/far-kelp@2x.webp" }')
     .optional(),
-  fit: z.enum(["cover", "contain"]).describe('"cover" or "contain"').optional(),
   text: words(1, "the words to show, at least one character").optional(),
   as: z
     .enum(["h1", "h2", "h3", "h4", "h5", "h6", "p"])
@@ -293,10 +296,7 @@ const layerShape = {
   wrap: z.boolean().describe("false to keep the text on one line, or true").optional(),
   repeat: z.int().min(1).max(50).describe("how often the text stands in its row, 1 to 50").optional(),
   shape: z.enum(["rectangle", "ellipse"]).describe('"rectangle" or "ellipse"').optional(),
-  background: background.optional(),
-  shadow: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"').optional(),
   pane: z.boolean().describe("true to clip the layer by a box that stays with the page, or false").optional(),
-  radius: extent("rounding of the corners").optional(),
   locked: z.boolean().describe("true to have tools leave the layer where it is, or false").optional(),
   ...layerSettings,
   cue,

@@ -13,6 +13,7 @@ import {
   isShape,
   isText,
   type Layer,
+  type LayerLook,
   type LayerSettings,
   lateness,
   orderOf,
@@ -107,7 +108,7 @@ const mergeMotion = (layer: Layer, settings: LayerSettings): Layer =>
 /** The declarations for those settings of a layer that are given; `layer` has all of them, `base` those without rules. */
 function styleOf(
   layer: Layer,
-  given: LayerSettings,
+  given: LayerSettings & LayerLook,
   base: Layer,
   context: LayerContext,
 ): { layer: Declarations; pane?: Declarations } {
@@ -127,16 +128,17 @@ function styleOf(
     ...(given.hold && holdCss(given.hold)),
     opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
     filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
-    ...(whole && isShape(layer) && { background: layer.background, "box-shadow": layer.shadow }),
-    ...(whole && isGroup(layer) && { background: layer.background, "--lumbit-tilt": layer.tilt }),
+    ...(!isText(layer) && { background: given.background, "box-shadow": given.shadow }),
+    ...(whole && isGroup(layer) && { "--lumbit-tilt": layer.tilt }),
     ...(whole && isReel(layer) && reelCss(layer.reel, layer.layers.length)),
-    ...(whole && isImage(layer) && { "object-fit": layer.fit === "contain" ? "contain" : undefined }),
+    ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
     ...(given.subject && {
       "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
     }),
     ...(isText(layer) && { ...textCss(given), ...emsCss(layer, given, context) }),
   };
-  if (!isText(layer) && whole && !pane) own["border-radius"] = radiusOf(layer);
+  const rounded = whole || given.radius !== undefined;
+  if (!isText(layer) && rounded && !pane) own["border-radius"] = radiusOf(layer);
   if (isText(layer) && isText(base))
     Object.assign(own, whole ? textPlace(layer) : changedPlace(layer, given, base));
   if (isText(layer) || fillsScene(layer)) return { layer: own };
@@ -148,7 +150,7 @@ function styleOf(
     pane: {
       display: own.display,
       "z-index": order,
-      ...(whole && { "border-radius": radiusOf(layer) }),
+      ...(rounded && { "border-radius": radiusOf(layer) }),
       ...(placed && boxPlace(layer, context, true)),
     },
   };

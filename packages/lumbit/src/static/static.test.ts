@@ -97,3 +97,15 @@ describe("the style sheet", () => {
     expect(css).toContain("font-family: Millstone, serif;");
   });
 });
+
+test("a rule changes how a layer looks, and nothing else of it", () => {
+  const rules = [
+    { media: "(max-width: 600px)", background: "#0a6", shadow: "0 0 4px #000", radius: "8px" } as const,
+  ];
+  const place = { left: 0, top: 0, width: "40px", height: "40px" } as const;
+  const layers = [{ name: "lamp", shape: "rectangle", background: "#fc6", place, rules }] as const;
+  const page: Page = { format: "lumbit/1", title: "t", lang: "en", scenes: [{ name: "a", layers }] };
+  const css = pageCss(page, { pictures: {}, fonts: {} });
+  const [, changed] = /@media \(max-width: 600px\) \{[^{]*"lamp"\][^{]*\{([^}]*)\}/.exec(css) ?? [];
+  expect(changed?.trim()).toBe("background: #0a6; box-shadow: 0 0 4px #000; border-radius: 8px;");
+});
