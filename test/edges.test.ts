@@ -40,6 +40,30 @@ const scenes: Scene[] = (["horizon", 4, 1, 0.35, 0.1, -0.2, -0.45] as const).map
         ]
       : [{ name: "whole", ...picture, depth, direction: index % 2 ? "down" : 30 }],
 }));
+// Rules put into panes what stood free, and place what filled its scene.
+scenes.push({
+  name: "rules",
+  height: "71.3vh",
+  background: signal,
+  layers: [
+    {
+      name: "left",
+      ...picture,
+      depth: 1,
+      rules: [
+        { media: "(max-width: 900px)", pane: true },
+        { media: "(max-width: 900px)", place: { left: 0, width: "50%", top: 0, bottom: 0 } },
+      ],
+    },
+    {
+      name: "right",
+      ...picture,
+      depth: -0.3,
+      place: { left: "50%", top: 0, width: "50%", height: "100%" },
+      rules: [{ media: "(min-width: 1px)", pane: true }],
+    },
+  ],
+});
 const page: Page = { format: "lumbit/1", title: "Edges", lang: "en", scenes };
 const assets = { pictures: { "tank.png": { url: "tank.png", width: 2000, height: 1500 } }, fonts: {} };
 
@@ -63,7 +87,7 @@ beforeAll(async () => {
 });
 afterAll(() => server?.close());
 
-describe.each(["chromium", "firefox"] as Engine["name"][])("%s", (name) => {
+describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
   test("shows no edge in any pane, at any scroll position and viewport", async () => {
     const engine = await launchers[name]();
     try {
@@ -72,7 +96,8 @@ describe.each(["chromium", "firefox"] as Engine["name"][])("%s", (name) => {
         [320, 568],
         [844, 390],
         [1280, 800],
-        [3840, 2160],
+        // What fits the screen that WebKitGTK is given.
+        name === "webkit" ? ([1900, 1000] as const) : ([3840, 2160] as const),
       ] as const) {
         await engine.resize(width, height);
         const range = await engine.run<number>("return document.documentElement.scrollHeight - innerHeight");

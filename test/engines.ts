@@ -4,6 +4,7 @@ import { createServer } from "node:net";
 import type { Readable } from "node:stream";
 import type { Page as ChromiumPage } from "playwright-core";
 import puppeteer from "puppeteer-core";
+import sharp from "sharp";
 import { browserPath } from "../scripts/browsers.mjs";
 import { launchChromium } from "./chromium.ts";
 
@@ -122,7 +123,14 @@ async function webkit(): Promise<Engine> {
         await new Promise(requestAnimationFrame); await new Promise(requestAnimationFrame);`),
     run: (body) =>
       run(`return ${frame}.contentWindow.eval(${JSON.stringify(`(async () => { ${body} })()`)})`),
-    screenshot: async () => Buffer.from(await call<string>("GET", `${session}/screenshot`), "base64"),
+    async screenshot() {
+      const size = await run<string>(`${frame}.style.visibility = "visible";
+        await new Promise(requestAnimationFrame); await new Promise(requestAnimationFrame);
+        return ${frame}.clientWidth + "," + ${frame}.clientHeight;`);
+      const [width = 0, height = 0] = size.split(",").map(Number);
+      const window = Buffer.from(await call<string>("GET", `${session}/screenshot`), "base64");
+      return sharp(window).extract({ left: 0, top: 0, width, height }).png().toBuffer();
+    },
     async close() {
       await call("DELETE", session).catch(() => {});
       for (const child of processes.reverse()) {

@@ -186,6 +186,27 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     expect(await run("document.documentElement.outerHTML")).toBe(before);
   });
 
+  test("is no wider than its element where a rule says so, and leaves a width of the element's own alone", async () => {
+    body = container("");
+    await open();
+    const mounted = (more: string) =>
+      run(
+        `window.m = mount(document.getElementById("host"), { scene: { ...${scene}, ${more} }, driver: "${driver}" })`,
+      );
+    await mounted('rules: [{ media: "(min-width: 1100px)", width: "column" }]');
+    expect(await box("host")).toMatchObject({ left: 0, width: 1000 });
+    await page.setViewportSize({ width: 1240, height: 700 });
+    await frames();
+    await frames();
+    // The column is as wide as what is around it, without the margins beside.
+    expect(await box("host")).toMatchObject({ left: 177, width: 460 });
+    await run('m.dispose(); document.getElementById("host").style.width = "300px"');
+    await mounted("width: undefined");
+    await frames();
+    expect(await box("host")).toMatchObject({ width: 300 });
+    await run("m.dispose()");
+  });
+
   test("gives a picture that comes late its place, and stays right when the page is zoomed", async () => {
     body = container("");
     await open();

@@ -34,11 +34,38 @@ const kind = fc.oneof(
   }),
   fc.record({ text: fc.constant("tide"), place: fc.record({ left: length, top: length }) }),
 );
+const media = fc.constantFrom(
+  ...["(max-width: 600px)", "(max-width: 900px)", "(min-width: 1000px)", "(min-width: 1500px)"],
+  ...["(orientation: portrait)", "(max-aspect-ratio: 1/1)", "(max-height: 500px)"],
+);
+/** Mostly none, or rules that change some of these settings each. */
+const rulesOf = (settings: Record<string, fc.Arbitrary<unknown>>) =>
+  fc.option(
+    fc.array(
+      fc
+        .tuple(media, fc.record(settings, { requiredKeys: [] }))
+        .map(([media, change]) => ({ media, ...change })),
+      { minLength: 1, maxLength: 3 },
+    ),
+    { nil: undefined, freq: 2 },
+  );
+const placed = { place, direction, hidden: fc.boolean() };
+const rules = fc.tuple(
+  rulesOf({ ...placed, depth: fc.double({ min: -0.8, max: 50, noNaN: true }), pane: fc.boolean() }),
+  rulesOf({ ...placed, speed: fc.double({ min: 0, max: 3, noNaN: true }), wrap: fc.boolean() }),
+);
 const layers = fc
-  .array(fc.tuple(kind, motion, direction), { minLength: 1, maxLength: 5 })
+  .array(fc.tuple(kind, motion, direction, rules), { minLength: 1, maxLength: 5 })
   .map((parts) =>
     parts.map(
-      ([own, motion, direction], index) => ({ name: `l${index}`, ...own, ...motion, direction }) as Layer,
+      ([own, motion, direction, [ofBoxes, ofTexts]], index) =>
+        ({
+          name: `l${index}`,
+          ...own,
+          ...motion,
+          direction,
+          rules: "text" in own ? ofTexts : ofBoxes,
+        }) as Layer,
     ),
   );
 /** Scenes with layers of every kind, depth, direction and place. */
@@ -51,6 +78,13 @@ export const randomScenes: fc.Arbitrary<Scene[]> = fc
       camera: fc.record({ pan: fc.double({ min: -0.5, max: 0.5, noNaN: true }) }),
       width: fc.constantFrom("full" as const, "column" as const),
       layers,
+      rules: rulesOf({
+        relief: fc.double({ min: 0, max: 2, noNaN: true }),
+        camera: fc.record({ pan: fc.double({ min: -0.5, max: 0.5, noNaN: true }) }),
+        width: fc.constantFrom("full", "column"),
+        settle: fc.constantFrom("top", "bottom", "auto"),
+        height: fc.integer({ min: 10, max: 300 }).map((value) => `${value}vh`),
+      }) as fc.Arbitrary<NonNullable<Scene["rules"]>>,
     }),
     { minLength: 1, maxLength: 4 },
   )

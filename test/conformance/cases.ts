@@ -370,6 +370,193 @@ export const cases: Case[] = [
     },
   },
   {
+    name: "rules that put pictures into panes, take them out, and place what filled its scene",
+    page: middle(
+      {
+        height: "120vh",
+        camera: { push: 0.2 },
+        rules: [{ media: "(orientation: landscape)", camera: { pan: 0.1 } }],
+        layers: [
+          {
+            name: "filled",
+            ...tank,
+            depth: 1,
+            rules: [
+              { media: "(max-width: 600px)", place: { left: "10%", right: "10%", top: "20%" } },
+              {
+                media: "(min-width: 1500px)",
+                place: { left: 0, width: "30%", top: "5%", height: "40%" },
+                pane: true,
+              },
+            ],
+          },
+          {
+            name: "placed",
+            ...tank,
+            depth: 2,
+            rules: [{ media: "(min-width: 1000px)", place: { center: "x", width: "50%", bottom: "10%" } }],
+          },
+          {
+            name: "paned",
+            ...tank,
+            depth: 0.6,
+            pane: true,
+            radius: "20px",
+            place: { right: "5%", width: "30%", top: "10%", height: "35%" },
+            rules: [
+              { media: "(max-width: 900px)", pane: false },
+              { media: "(max-width: 600px)", pane: true },
+            ],
+          },
+          {
+            name: "free",
+            ...tank,
+            depth: -0.3,
+            place: { left: "8%", width: "25%", top: "50%" },
+            rules: [
+              { media: "(min-width: 1000px)", pane: true },
+              { media: "(min-width: 1500px)", pane: false, radius: "8px" },
+            ],
+          },
+          {
+            name: "group",
+            depth: 0.4,
+            place: { left: "40%", top: "60%", width: "220px", height: "180px" },
+            size: { height: "160%" },
+            rules: [
+              { media: "(max-width: 900px)", pane: true },
+              { media: "(max-width: 600px)", size: { width: "130%", height: "120%" } },
+            ],
+            layers: [
+              { name: "in", ...tank, place: { right: 0, width: "50%", bottom: 0 } },
+              {
+                name: "inner",
+                ...tank,
+                rules: [{ media: "(max-width: 900px)", place: { left: "5%", width: "40%", top: 0 } }],
+              },
+            ],
+          },
+        ],
+      },
+      { camera: { pan: 0.05 } },
+    ),
+  },
+  {
+    name: "rules that show another picture, other lines and rows, and take a travel, a hold or a tilt away",
+    page: middle(
+      {
+        layers: [
+          {
+            name: "mill",
+            ...tank,
+            depth: 0.7,
+            place: { left: "5%", width: "40%", top: "10%" },
+            rules: [
+              { media: "(max-width: 600px)", image: "mill.png" },
+              { media: "(orientation: portrait)", place: { right: 0, height: "50%", top: 0 } },
+              {
+                media: "(min-width: 1500px)",
+                image: "mill.png",
+                variants: { "2": "tank.png" },
+                place: { left: 0, top: 0 },
+              },
+            ],
+          },
+          {
+            name: "fill",
+            ...tank,
+            depth: 3,
+            rules: [{ media: "(max-width: 600px)", image: "mill.png" }],
+          },
+          {
+            name: "line",
+            text: "First and last tide of the day at Pellow Sound, and the slack between",
+            depth: 0.2,
+            fontSize: "28px",
+            wrap: false,
+            place: { left: "5%", top: "20%" },
+            rules: [{ media: "(max-width: 600px)", wrap: true, maxWidth: "70%" }],
+          },
+          {
+            name: "row",
+            text: "High water",
+            depth: 0.3,
+            direction: "left",
+            repeat: 5,
+            fontSize: "40px",
+            place: { left: 0, top: "60%" },
+            rules: [
+              { media: "(max-width: 600px)", repeat: 2 },
+              { media: "(min-width: 1500px)", repeat: 8 },
+            ],
+          },
+          block("away", {
+            travel: { x: ["0px", "30vw"], y: ["-40px", "10vh"] },
+            rules: [{ media: "(max-width: 900px)", travel: "none" }],
+          }),
+          block("kept", {
+            depth: 0.5,
+            hold: ["entry 100%", "exit 0%"],
+            rules: [{ media: "(min-width: 1000px)", hold: "none" }],
+          }),
+          {
+            name: "card",
+            depth: 0.5,
+            tilt: 10,
+            place: { right: 0, bottom: 0, width: "200px", height: "160px" },
+            rules: [{ media: "(max-width: 900px)", tilt: 0 }],
+            layers: [{ name: "deep", ...tank, depth: 1, place: { left: 0, width: "50%", top: 0 } }],
+          },
+        ],
+      },
+      { focus: { depth: 0, blur: "4px" } },
+    ),
+  },
+  {
+    name: "scenes whose width, content and settle moment rules change",
+    page: page(
+      [
+        gap("before"),
+        {
+          name: "flow",
+          width: "column",
+          paddingTop: "2rem",
+          content: [
+            {
+              text: "Opening times",
+              as: "h2",
+              fontSize: "40px",
+              rules: [
+                { media: "(max-width: 600px)", fontSize: "24px", textAlign: "center", maxWidth: "10rem" },
+              ],
+            },
+            { text: "Every day from first to last tide, and longer in the weeks of the spring tides." },
+          ],
+          layers: [
+            block("near", { depth: -0.2, order: 1 }),
+            block("mid", {
+              depth: 0.5,
+              place: { right: 0, bottom: "10%", width: "80px", height: "40%" },
+              rules: [{ media: "(max-width: 900px)", depth: -0.3 }],
+            }),
+          ],
+          rules: [{ media: "(max-width: 900px)", width: "full" }],
+        },
+        {
+          name: "plain",
+          height: "80vh",
+          layers: [{ name: "fill", ...tank, depth: 1 }, block("x", { depth: 1 })],
+          rules: [
+            { media: "(min-width: 1000px)", width: "column", settle: "top" },
+            { media: "(min-width: 1500px)", width: "full" },
+          ],
+        },
+        gap("after"),
+      ],
+      { column: "600px" },
+    ),
+  },
+  {
     name: "content in the flow",
     page: page([
       gap("before"),
@@ -715,7 +902,7 @@ export const cases: Case[] = [
     name: "hidden layers",
     page: middle({ layers: [block("a", { hidden: true }), block("b", { depth: 1 })] }),
   },
-  ...fc.sample(randomScenes, { numRuns: 2, seed: 14 }).map((scenes, index) => ({
+  ...fc.sample(randomScenes, { numRuns: 3, seed: 14 }).map((scenes, index) => ({
     name: `random scenes ${index + 1}`,
     page: page(scenes),
   })),

@@ -11,6 +11,7 @@ import {
   type GroupLayer,
   hasUnknownEdges,
   isGroup,
+  isImage,
   isText,
   layoutPage,
   type Natural,
@@ -38,7 +39,7 @@ const viewports = [
   { width: 1920, height: 1080 },
 ];
 const positions = 25;
-const tank = { width: 400, height: 300 };
+const pictures = { "tank.png": { width: 400, height: 300 }, "mill.png": { width: 240, height: 420 } };
 
 /** What a browser says of a page at many scroll positions: natural sizes of texts and contents, and every layer. */
 interface Reading {
@@ -62,8 +63,8 @@ const key = (element) => element.closest("[data-lumbit-scene]").dataset.lumbitSc
 const layers = [...document.querySelectorAll("[data-lumbit-layer]")];
 const texts = Object.fromEntries(layers.filter((element) => /^(H\\d|P)$/.test(element.tagName)).map((element) => [key(element), { width: parseFloat(getComputedStyle(element).width), height: parseFloat(getComputedStyle(element).height) }]));
 const lettersOf = (element) => { const range = document.createRange(); range.selectNodeContents(element); return range.getBoundingClientRect().width; };
-const letters = Object.fromEntries(layers.filter((element) => element.matches(".lumbit-line")).map((element) => [key(element), lettersOf(element)]));
-const contents = Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.parentElement.dataset.lumbitScene, element.getBoundingClientRect().height]));
+const letters = Object.fromEntries(layers.filter((element) => /^(H\\d|P)$/.test(element.tagName)).map((element) => [key(element), lettersOf(element)]));
+const contents = Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.closest("[data-lumbit-scene]").dataset.lumbitScene, element.getBoundingClientRect().height]));
 const { scrollHeight, scrollWidth } = document.documentElement;
 const steps = [];
 const filters = [["blur", 0], ["brightness", 1], ["saturate", 1]];
@@ -95,19 +96,25 @@ const fonts = [{ path: "figtree.woff2", bytes: figtree, font: (await Font.open(f
 
 const distribution = join(root, "packages/lumbit/dist");
 
-function respond(path: string, picture: Buffer): [type: string, body: string | Buffer] | undefined {
+function respond(
+  path: string,
+  files: ReadonlyMap<string, Buffer>,
+): [type: string, body: string | Buffer] | undefined {
   if (path.startsWith("/dist/")) return ["text/javascript", readFileSync(join(distribution, path.slice(6)))];
   const [, mode, index, file] = path.split("/");
   const found = cases[Number(index)];
   if (!found) return undefined;
   const texts = new TextSizer(found.page, fonts);
   const assets = {
-    pictures: { "tank.png": { url: "tank.png", ...tank } },
+    pictures: Object.fromEntries(
+      Object.entries(pictures).map(([path, size]) => [path, { url: path, ...size }]),
+    ),
     fonts: { "figtree.woff2": "figtree.woff2" },
     ems: (text: TextLayer) => texts.ems(text),
   };
   if (file === "figtree.woff2") return ["font/woff2", figtree];
-  if (file === "tank.png") return ["image/png", picture];
+  const picture = files.get(file ?? "");
+  if (picture) return ["image/png", picture];
   if (file === "page.css") return ["text/css", pageCss(found.page, assets) + noScrollBar];
   if (file === "mount.js")
     return ["text/javascript", mountScript(found.page, mode === "mounted-native" ? "native" : "scripted")];
@@ -138,11 +145,16 @@ export function conformance(name: Engine["name"]): void {
   let server: Server;
   let origin: string;
   beforeAll(async () => {
-    const picture = await sharp({ create: { ...tank, channels: 3, background: "#08f" } })
-      .png()
-      .toBuffer();
+    const files = new Map<string, Buffer>();
+    for (const [path, size] of Object.entries(pictures))
+      files.set(
+        path,
+        await sharp({ create: { ...size, channels: 3, background: "#08f" } })
+          .png()
+          .toBuffer(),
+      );
     server = createServer((request, response) => {
-      const [type, body] = respond(request.url ?? "", picture) ?? [];
+      const [type, body] = respond(request.url ?? "", files) ?? [];
       response
         .writeHead(body === undefined ? 404 : 200, { "content-type": `${type}; charset=utf-8` })
         .end(body);
@@ -265,8 +277,12 @@ function naturalFrom({ texts, contents }: Reading, page: Page): Natural {
     page.scenes.flatMap(({ name, layers }) => allLayers(layers).map((layer) => [layer.name, name] as const)),
   );
   return {
-    layer: (layer) =>
-      isText(layer) ? (texts[`${sceneOf.get(layer.name)}/${layer.name}`] ?? { width: 0, height: 0 }) : tank,
+    layer: (layer) => {
+      const size = isText(layer)
+        ? texts[`${sceneOf.get(layer.name)}/${layer.name}`]
+        : isImage(layer) && pictures[layer.image as keyof typeof pictures];
+      return size || { width: 0, height: 0 };
+    },
     content: (scene) => contents[scene.name] ?? 0,
   };
 }

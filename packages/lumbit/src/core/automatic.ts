@@ -1,4 +1,5 @@
 import { type Length, type Page, type Scene, sceneHeight } from "./page.ts";
+import { statesOf } from "./rules.ts";
 import { resolveLength } from "./units.ts";
 
 /** Whether a scene may be as high as its content, which only a browser or a measurement knows. */
@@ -20,7 +21,7 @@ const tallest = { width: 320, height: 3840 };
 export function hasUnknownEdges({ scenes }: Page): boolean {
   const least = (scene: Scene) =>
     Math.min(
-      ...[scene, ...(scene.rules ?? []).map((rule): Scene => ({ ...scene, ...rule }))].map((settings) =>
+      ...statesOf(scene).map((settings) =>
         resolveLength(leastHeight(settings), { viewport: tallest, percent: 0 }),
       ),
     );

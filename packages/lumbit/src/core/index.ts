@@ -6,6 +6,7 @@ export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from
 export { type Drift, driftOf, type Stage } from "./drift.ts";
 export { eased } from "./easing.ts";
 export { fittedWidth, fluidSize, isFitted, resolveFontSize } from "./font-size.ts";
+export * from "./kinds.ts";
 export {
   columnDefaults,
   columnWidth,
@@ -18,6 +19,7 @@ export {
 } from "./layout.ts";
 export { matchesMedia } from "./media.ts";
 export { type MomentContext, momentAt, type PassageOf, parseMoment, rangeOf } from "./moment.ts";
+export * from "./needs.ts";
 export { orderOf, orderSteps } from "./order.ts";
 export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 export * from "./page.ts";
@@ -26,7 +28,7 @@ export { boxedPieces, lateness, splitText, type TextPart } from "./pieces.ts";
 export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
 export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
 export { piecesOf, type ResolvedRamp, rampAt, rampDefaults, rampsOf, resolveRamps } from "./ramp.ts";
-export { applyRules } from "./rules.ts";
+export { applyRules, changedBy, statesOf } from "./rules.ts";
 export { settleAt } from "./settle.ts";
 export { averageAdvance, buttonPadding, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
 export {

@@ -26,7 +26,7 @@ describe("pages of random scenes", () => {
           if (!posed) throw new Error("a scene is missing");
           for (const [nth, layer] of scene.layers.entries()) {
             const box = posed.layers[nth];
-            if (!layer.overscan || !box) continue;
+            if (!layer.overscan || !box || layer.hidden) continue;
             const pane = layer.pane ?? { left: 0, top: 0, width: scene.width, height: scene.height };
             // What can be seen of the pane: inside its scene and the viewport.
             const top = Math.max(0, posed.top + Math.max(0, pane.top));
@@ -58,7 +58,8 @@ describe("pages of random scenes", () => {
           const [from, to] = [before.scenes[index], after.scenes[index]];
           const p = viewport.height - (from?.top ?? 0);
           if (p < 0 || p + 1 > passage.length) continue;
-          for (const [nth, { drift }] of layers.entries()) {
+          for (const [nth, { drift, hidden }] of layers.entries()) {
+            if (hidden) continue;
             const [a, b] = [from?.layers[nth], to?.layers[nth]];
             expect((b?.top ?? 0) - (a?.top ?? 0)).toBeCloseTo(drift.y - 1, 6);
             expect((b?.left ?? 0) - (a?.left ?? 0)).toBeCloseTo(drift.x, 6);
@@ -73,12 +74,17 @@ describe("pages of random scenes", () => {
   test("without relief are the still page: everything goes with the page, without overscan", () => {
     fc.assert(
       fc.property(scenes, viewport, share, (scenes, viewport, at) => {
-        const flat = scenes.map((scene) => ({ ...scene, relief: 0 }));
+        const flat = scenes.map((scene) => ({
+          ...scene,
+          relief: 0,
+          rules: scene.rules?.map((rule) => ({ ...rule, relief: 0 })),
+        }));
         const layout = layoutPage(pageOf(flat), viewport, natural);
         const range = layout.scrollHeight - viewport.height;
         const [start, later] = [poseAt(layout, 0), poseAt(layout, at * range)];
         for (const [index, scene] of layout.scenes.entries())
           for (const [nth, layer] of scene.layers.entries()) {
+            if (layer.hidden) continue;
             const [a, b] = [start.scenes[index]?.layers[nth], later.scenes[index]?.layers[nth]];
             expect((a?.top ?? 0) - (b?.top ?? 0)).toBeCloseTo(at * range, 6);
             expect(a?.left).toBeCloseTo(b?.left ?? Number.NaN, 9);

@@ -3,20 +3,14 @@ import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftOf, type Stage } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
+import { fillsScene, hasPane, hasReel, isGroup, isImage, isText, overscans } from "./kinds.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
 import {
-  fillsScene,
   type GroupLayer,
-  hasPane,
-  hasReel,
-  isGroup,
-  isImage,
-  isText,
   type Layer,
   type Length,
-  overscans,
   type Page,
   type PageLook,
   type Place,
@@ -221,7 +215,7 @@ function layoutGroup(
       ...common(layer),
       drift: { x: 0, y: 0 },
       opacity: 1,
-      blur: group.tilt ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
+      blur: group.tilt !== undefined ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),
@@ -331,8 +325,9 @@ const noSize = { width: 0, height: 0 };
 const reach = (pane: Box, over: Overscan): Box => ({
   left: pane.left - over.left - edge,
   top: pane.top - over.top - edge,
-  width: pane.width + over.left + over.right + 2 * edge,
-  height: pane.height + over.top + over.bottom + 2 * edge,
+  // Of a pane that never comes into view nothing is needed.
+  width: Math.max(0, pane.width + over.left + over.right + 2 * edge),
+  height: Math.max(0, pane.height + over.top + over.bottom + 2 * edge),
 });
 
 const edge = 1;

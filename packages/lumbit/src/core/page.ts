@@ -202,24 +202,36 @@ interface LayerBase {
   locked?: boolean;
 }
 
-/** What rules may change of a layer. */
-export type LayerSettings = Partial<
-  Pick<LayerBase, "place" | "direction" | "order" | "travel" | "ramps" | "hold" | "hidden"> & {
-    subject: readonly [number, number];
-  }
-> &
-  Motion &
-  TextStyle;
+/** What rules may change of every layer; `"none"` takes away what the layer has. */
+export type LayerSettings = Partial<Pick<LayerBase, "place" | "direction" | "order" | "ramps" | "hidden">> & {
+  [K in "travel" | "hold" | "cue"]?: LayerBase[K] | "none";
+} & Motion;
 
-/** What a layer that is no text looks like, of which rules may change what its kind has. */
-export interface LayerLook {
+/** What some kinds of layers have besides, and rules may change of these. */
+export interface KindSettings {
   background?: string;
   /** A CSS box shadow. */
   shadow?: string;
   /** Rounding of the corners, of the pane where there is one. */
   radius?: Length;
-  /** How a picture fills a box of other proportions. */
+  /** The place is that of a pane, a box that stays with the page and clips what moves inside it. */
+  pane?: boolean;
+  image?: string;
+  /** The same picture with more pixels, by pixel density: `{ "2": "art/reef@2x.webp" }`. */
+  variants?: Readonly<Record<string, string>>;
+  /** How a picture fills a box of other proportions; `cover` by default. */
   fit?: "cover" | "contain";
+  /** The point that matters, as shares (0..1) of a picture's width and height; the middle by default. */
+  subject?: readonly [x: number, y: number];
+  /** `false` keeps a text on one line. */
+  wrap?: boolean;
+  /** How often a text stands in its row; copies are for the eye only. */
+  repeat?: number;
+  /** Of a group in a pane: how large it is, in percentages of the pane; as large as the pane by default. */
+  size?: { width?: Length; height?: Length };
+  /** How far a group turns towards the pointer over it, in degrees; layers in it shift by their depths as it turns. */
+  tilt?: number;
+  reel?: Reel;
 }
 
 /** A layer is one picture, text, shape or group. */
@@ -235,73 +247,54 @@ export interface Reel {
   share?: number;
 }
 
-interface Clip {
-  /** The place is that of a pane, a box that stays with the page and clips what moves inside it. */
-  pane?: boolean;
-  /** Rounding of the corners, of the pane where there is one. */
-  radius?: Length;
-}
+/** What a kind of layer may have of these, and its rules may change. */
+type Some<Keys extends keyof KindSettings> = Pick<KindSettings, Keys>;
+type Rules<Settings> = { rules?: readonly Rule<LayerSettings & Settings>[] };
+
+type ImageSettings = Some<"variants" | "subject" | "fit" | "radius" | "pane">;
+type TextSettings = TextStyle & Some<"wrap" | "repeat">;
+type ShapeSettings = Some<"shadow" | "radius" | "pane">;
+type GroupSettings = Some<"background" | "radius" | "pane" | "size" | "tilt">;
+type SlideSettings = Some<"background" | "radius">;
 
 /** A picture. Without `place` it fills its scene as a pane: cover, around its subject. */
 export type ImageLayer = LayerBase &
   Only<"image"> &
   Motion &
-  Clip & {
+  ImageSettings & {
     image: string;
     /** What the picture shows, for readers who do not see it; `""` when it only decorates. */
     alt: string;
-    /** The same picture with more pixels, by pixel density: `{ "2": "art/reef@2x.webp" }`. */
-    variants?: Readonly<Record<string, string>>;
-    /** The point that matters, as shares (0..1) of the picture's width and height; the middle by default. */
-    subject?: readonly [x: number, y: number];
-    /** How the picture fills a box of other proportions; `cover` by default. */
-    fit?: "cover" | "contain";
-    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "radius" | "fit">>[];
-  };
+  } & Rules<ImageSettings & Some<"image">>;
 
 /** A text. Without `place` it is centred in its scene. */
 export type TextLayer = LayerBase &
   Only<"text"> &
   Motion &
-  TextStyle & {
+  TextSettings & {
     text: string;
     as?: "h1" | "h2" | "h3" | "h4" | "h5" | "h6" | "p";
-    /** `false` keeps the text on one line. */
-    wrap?: boolean;
-    /** How often the text stands in its row; copies are for the eye only. */
-    repeat?: number;
     /** In a slide of a reel: comes in while the slide is in view, and goes out with it. */
     title?: boolean;
-    rules?: readonly Rule<LayerSettings>[];
-  };
+  } & Rules<TextSettings>;
 
 /** A rectangle or ellipse. Without `place` it fills its scene as a pane. */
 export type ShapeLayer = LayerBase &
   Only<"shape"> &
   Motion &
-  Clip & {
-    shape: "rectangle" | "ellipse";
-    background: string;
-    /** A CSS box shadow. */
-    shadow?: string;
-    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "shadow" | "radius">>[];
-  };
+  ShapeSettings & { shape: "rectangle" | "ellipse"; background: string } & Rules<
+    ShapeSettings & Some<"background">
+  >;
 
 /** Layers that move as one and are stacked inside; their places are against the group's box. */
 export type GroupLayer = LayerBase &
   Only<"layers"> &
   Motion &
-  Clip & {
+  GroupSettings & {
     /** Of a reel, its slides. */
     layers: readonly (GroupedLayer | Slide)[];
     reel?: Reel;
-    /** Of a group in a pane: how large it is, in percentages of the pane; as large as the pane by default. */
-    size?: { width?: Length; height?: Length };
-    background?: string;
-    /** How far it turns towards the pointer over it, in degrees; layers in it shift by their depths as it turns. */
-    tilt?: number;
-    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "radius">>[];
-  };
+  } & Rules<GroupSettings & { reel?: Omit<Reel, "share"> }>;
 
 /** A layer inside a group: `depth` is for stacking only, unless the group tilts. */
 export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
@@ -310,31 +303,21 @@ export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 export type Slide = LayerBase &
   Only<"layers"> &
   Motion &
-  Pick<Clip, "radius"> & {
-    layers: readonly GroupedLayer[];
-    background?: string;
-    rules?: readonly Rule<LayerSettings & Pick<LayerLook, "background" | "radius">>[];
-  };
+  SlideSettings & { layers: readonly GroupedLayer[] } & Rules<SlideSettings>;
 
 export type Layer = GroupedLayer | GroupLayer;
 
 /** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
 export const swipeWidth = 600;
 
-/** Layers and all that is in them, in document order. */
-export const allLayers = (layers: readonly (Layer | Slide)[]): Layer[] =>
-  layers.flatMap((layer) => [layer as Layer, ...(layer.layers ? allLayers(layer.layers) : [])]);
-
-/** Whether a scene has a reel. */
-export const hasReel = ({ layers }: Scene): boolean =>
-  layers.some((layer) => isGroup(layer) && layer.reel !== undefined);
-
 /** One block of a scene's content in the flow, which gives the scene its height. */
-export type Block = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize; cue?: Cue } & (
+export type Block = BlockStyle & { cue?: Cue; rules?: readonly Rule<BlockStyle>[] } & (
     | ({ text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never } & NoButton)
     | ({ list: readonly string[]; text?: never; as?: never; href?: never } & NoButton)
     | ({ text: string; href: string; as?: never; list?: never } & Button)
   );
+
+type BlockStyle = Omit<TextStyle, "fontSize"> & { fontSize?: Length | FluidSize };
 
 /** What makes a link look like a button: it has a background. */
 export interface Button {
@@ -378,6 +361,7 @@ export type SceneSettings = Partial<
     Scene,
     | "height"
     | "minHeight"
+    | "width"
     | "paddingTop"
     | "paddingBottom"
     | "settle"
@@ -430,43 +414,6 @@ export interface Page {
   scenes: readonly Scene[];
   checks?: readonly CheckSetting[];
 }
-
-export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== undefined;
-export const isText = (layer: Layer): layer is TextLayer => layer.text !== undefined;
-export const isShape = (layer: Layer): layer is ShapeLayer => layer.shape !== undefined;
-export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== undefined;
-
-/** Whether anything of a page comes in by a cue. */
-export const hasCues = ({ scenes }: Page): boolean =>
-  scenes.some(({ content = [], layers }) =>
-    [...content, ...allLayers(layers)].some(({ cue }) => cue !== undefined),
-  );
-
-/** Whether a ramp of a page runs over the lines of a text. */
-export const hasLines = ({ scenes }: Page): boolean =>
-  scenes.some(({ layers }) =>
-    allLayers(layers).some((layer) =>
-      [layer, ...(layer.rules ?? [])].some(({ ramps = [] }) =>
-        ramps.some((ramp) => "pieces" in ramp && ramp.pieces === "lines"),
-      ),
-    ),
-  );
-
-/** Whether anything of a page moves with the pointer. */
-export const hasSway = ({ page, scenes }: Page): boolean =>
-  [page, ...scenes].some((own) => [own, ...(own?.rules ?? [])].some((settings) => settings?.camera?.sway)) ||
-  scenes.some(({ layers }) => layers.some((layer) => isGroup(layer) && layer.tilt));
-
-/** A picture or shape without a place fills its scene as a pane. */
-export const fillsScene = (layer: Layer): boolean =>
-  !isText(layer) && !isGroup(layer) && layer.place === undefined;
-
-/** Whether a layer is clipped by a pane of its own. */
-export const hasPane = (layer: Layer): boolean =>
-  !isText(layer) && layer.pane === true && layer.place !== undefined;
-
-/** Whether a layer's box reaches past a pane so that no edge shows: pictures and shapes, not what has its own size. */
-export const overscans = (layer: Layer): boolean => fillsScene(layer) || (hasPane(layer) && !isGroup(layer));
 
 /** What a scene is as high as when it does not say. */
 export const sceneHeight = (scene: Scene): Length | "auto" =>

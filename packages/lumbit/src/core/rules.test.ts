@@ -72,3 +72,32 @@ test("rules of the page, of scenes and of layers inside groups hold too", () => 
   expect(first(applied)).toMatchObject({ layers: [{ color: "blue" }] });
   expect(applyRules(page(group), { ...tablet, width: 1300 }).scenes[0]).not.toHaveProperty("relief");
 });
+
+test("a rule's camera keeps what it does not name, another picture has no variants, none takes away", () => {
+  const picture: Layer = {
+    name: "a",
+    image: "wide.png",
+    variants: { "2": "wide@2x.png" },
+    alt: "",
+    place: { left: 0, top: 0 },
+    travel: { x: ["0px", "9px"] },
+    cue: { from: { opacity: 0 } },
+    rules: [{ media: "(orientation: portrait)", image: "tall.png", travel: "none", cue: "none" }],
+  };
+  const scenes: Page["scenes"] = [
+    {
+      name: "s",
+      camera: { pan: 0.1, push: 0.2 },
+      content: [
+        { text: "tide", fontSize: "40px", rules: [{ media: "(orientation: portrait)", fontSize: "20px" }] },
+      ],
+      layers: [picture],
+      rules: [{ media: "(orientation: portrait)", camera: { pan: 0 } }],
+    },
+  ];
+  const [scene] = applyRules(page(picture, { scenes }), tablet).scenes;
+  expect(scene?.camera).toEqual({ pan: 0, push: 0.2 });
+  expect(scene?.content?.[0]).toMatchObject({ fontSize: "20px" });
+  expect(scene?.layers[0]).toMatchObject({ image: "tall.png" });
+  for (const key of ["variants", "travel", "cue"]) expect(scene?.layers[0]).not.toHaveProperty(key);
+});

@@ -1,5 +1,6 @@
+import { isGroup } from "./kinds.ts";
 import { matchesMedia } from "./media.ts";
-import { isGroup, type Layer, type Page, type Rule, type Scene } from "./page.ts";
+import type { Layer, Page, Rule, Scene } from "./page.ts";
 import type { Viewport } from "./units.ts";
 
 /** A page with the rules that hold at a viewport applied to it: the page as that viewport has it. */
@@ -11,6 +12,7 @@ export function applyRules(page: Page, viewport: Viewport): Page {
     scenes: page.scenes.map(
       (scene): Scene => ({
         ...withRules(scene, viewport),
+        ...(scene.content && { content: scene.content.map((block) => withRules(block, viewport)) }),
         layers: scene.layers.map((layer) => applyToLayer(layer, viewport)),
       }),
     ),
@@ -23,15 +25,34 @@ function applyToLayer<L extends Layer>(layer: L, viewport: Viewport): L {
   return { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner as Layer, viewport)) } as L;
 }
 
-function withRules<T extends { rules?: readonly Rule<object>[] }>(settings: T, viewport: Viewport): T {
-  let result = settings;
-  for (const { media, ...change } of settings.rules ?? []) {
-    if (!matchesMedia(media, viewport)) continue;
-    // Depth and speed exclude each other: the one that a rule gives replaces the other.
-    const { depth, speed, ...rest } = result as T & { depth?: unknown; speed?: unknown };
-    result = (
-      "depth" in change || "speed" in change ? { ...rest, ...change } : { ...result, ...change }
-    ) as T;
+const withRules = <T extends WithRules>(settings: T, viewport: Viewport): T =>
+  (settings.rules ?? [])
+    .filter(({ media }) => matchesMedia(media, viewport))
+    .reduce((changed, rule) => changedBy(changed, rule), settings);
+
+type WithRules = { rules?: readonly Rule<object>[] };
+
+/**
+ * Settings as a rule changes them: what it names is replaced, and a travel, hold or cue of `"none"` taken away. A camera
+ * keeps what the rule does not name; depth and speed exclude each other, so one replaces the other, and variants are of
+ * one picture.
+ */
+export function changedBy<T extends object>(settings: T, { media: _, ...rule }: Rule<object>): T {
+  const change: Readonly<Record<string, unknown>> = rule;
+  const before = { ...settings } as Record<string, unknown>;
+  if ("depth" in change || "speed" in change) {
+    delete before.depth;
+    delete before.speed;
   }
-  return result;
+  if ("image" in change) delete before.variants;
+  const changed: Record<string, unknown> = { ...before, ...change };
+  if (change.camera) changed.camera = { ...Object(before.camera), ...change.camera };
+  for (const key of ["travel", "hold", "cue"]) if (changed[key] === "none") delete changed[key];
+  return changed as T;
 }
+
+/** Settings as they are, and as each of their rules alone changes them. */
+export const statesOf = <T extends WithRules>(settings: T): T[] => [
+  settings,
+  ...(settings.rules ?? []).map((rule) => changedBy(settings, rule)),
+];

@@ -54,17 +54,15 @@ const values = {
 
 export const rampProperties = Object.keys(values) as [keyof typeof values, ...(keyof typeof values)[]];
 
-/** What is wrong with the ramps of a layer, or of one of its rules, beyond what the schema sees. */
-export function rampBreaches(settings: Json, layer: Json, path: Path): Breach[] {
-  if (!Array.isArray(settings.ramps)) return [];
+/** What is wrong with the ramps of a layer beyond what the schema sees. */
+export function rampBreaches(layer: Json, path: Path): Breach[] {
+  if (!Array.isArray(layer.ramps)) return [];
   const kind = ["image", "text", "shape", "layers"].find((key) => key in layer);
   const inPane = (kind === "image" || kind === "shape") && (layer.pane === true || !("place" in layer));
   const breaches: Breach[] = [];
   let split: unknown;
-  const seen = new Set<string>(
-    Object.keys(Object(settings.travel)).filter((key) => key === "x" || key === "y"),
-  );
-  for (const [index, ramp] of settings.ramps.entries()) {
+  const seen = new Set<string>(Object.keys(Object(layer.travel)).filter((key) => key === "x" || key === "y"));
+  for (const [index, ramp] of layer.ramps.entries()) {
     const { property, stops, axis, pieces, stagger } = Object(ramp) as Json;
     const known = values[property as keyof typeof values] as Values | undefined;
     if (!known || !Array.isArray(stops)) continue;

@@ -339,6 +339,67 @@ describe("says what is wrong", () => {
     ],
     ["no direction", withLayer({ ...layer, direction: "lft" }), /did you mean "left"\?/],
     [
+      "a rule whose pane contradicts the layer's travel",
+      withLayer({
+        name: "a",
+        image: "a.png",
+        alt: "",
+        place: { left: 0, top: 0 },
+        travel: { y: ["0px", "9px"] },
+        rules: [
+          { media: "(min-width: 600px)", pane: true, travel: "none" },
+          { media: "(max-width: 600px)", pane: true },
+        ],
+      }),
+      /^\/scenes\/0\/layers\/0\/rules\/1 a picture in a pane moves by its depth/,
+    ],
+    [
+      "a rule that places a shape without a width",
+      withLayer({
+        name: "a",
+        shape: "ellipse",
+        background: "#fff",
+        rules: [{ media: "(max-width: 600px)", place: { top: 0, height: "10px" } }],
+      }),
+      /rules\/0\/place a shape has no width of its own/,
+    ],
+    [
+      "variants of a picture that the rule does not name",
+      withLayer({
+        name: "a",
+        image: "a.png",
+        alt: "",
+        rules: [{ media: "(max-width: 600px)", variants: { 2: "b.png" } }],
+      }),
+      /rules\/0\/variants variants are of one picture: give the rule its "image" too/,
+    ],
+    [
+      "a rule that tilts a group which does not tilt",
+      withLayer({ name: "a", layers: [layer], rules: [{ media: "(max-width: 600px)", tilt: 4 }] }),
+      /rules\/0\/tilt this layer has no "tilt" to change/,
+    ],
+    [
+      "a rule that takes away what cannot be taken away",
+      withLayer({ ...layer, rules: [{ media: "(max-width: 600px)", place: "none" }] }),
+      /rules\/0\/place found "none"/,
+    ],
+    [
+      "a block whose rule has two widths",
+      {
+        ...good,
+        scenes: [
+          {
+            name: "a",
+            layers: [],
+            content: [
+              { text: "a", rules: [{ media: "(max-width: 600px)", fontSize: { min: "9px", max: "8px" } }] },
+            ],
+          },
+        ],
+      },
+      /content\/0\/rules\/0\/fontSize "min" \(9px\) is above "max"/,
+    ],
+    [
       "a look that a text does not have, in a rule",
       withLayer({ ...layer, rules: [{ media: "(max-width: 600px)", shadow: "0 0 4px #000" }] }),
       /rules\/0\/shadow a text has no "shadow" to change/,

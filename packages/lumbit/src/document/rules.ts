@@ -1,3 +1,4 @@
+import { changedBy } from "../core/index.ts";
 import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
 
@@ -85,27 +86,26 @@ function repeatedNames(entries: [Json, Path][], what: string, where: string): Br
   });
 }
 
+/** What rules may change of layers of some kinds only. */
+const textKeys = [
+  ...["wrap", "repeat", "color", "fontFamily", "fontSize", "fontWeight", "fontStyle", "lineHeight"],
+  ...["letterSpacing", "textAlign", "maxWidth", "outline"],
+];
+const changeable: Record<string, string[]> = {
+  image: ["image", "variants", "subject", "fit", "radius", "pane"],
+  text: textKeys,
+  shape: ["background", "shadow", "radius", "pane"],
+  layers: ["background", "radius", "pane", "size", "tilt", "reel"],
+  slide: ["background", "radius"],
+};
+const someKinds = new Set(Object.values(changeable).flat());
+
 /** The keys that say what a layer is, and which others only that kind has. */
 const kinds: Record<string, { what: string; keys: string[] }> = {
   image: { what: "picture", keys: ["alt", "variants", "subject", "fit"] },
-  text: {
-    what: "text",
-    keys: [
-      ...["as", "wrap", "repeat", "color", "fontFamily", "fontSize", "fontWeight", "fontStyle", "lineHeight"],
-      ...["letterSpacing", "textAlign", "maxWidth", "outline"],
-    ],
-  },
+  text: { what: "text", keys: ["as", ...textKeys] },
   shape: { what: "shape", keys: ["shadow"] },
   layers: { what: "group", keys: ["size", "tilt", "reel"] },
-};
-
-/** What rules may change of how a layer looks, by its kind. */
-const looks = ["background", "shadow", "radius", "fit"];
-const looksOf: Record<string, string[]> = {
-  image: ["radius", "fit"],
-  text: [],
-  shape: ["background", "shadow", "radius"],
-  layers: ["background", "radius"],
 };
 
 /** What a layer is directly in. */
@@ -154,17 +154,52 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
         '"pane", "radius" and "background" are for pictures, shapes and groups; put the text into a group',
       );
   }
+  breaches.push(...stateBreaches(layer, kind, path));
+  for (const [rule, index] of objects(layer.rules))
+    breaches.push(
+      ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kind, [...path, "rules", index]),
+    );
+  const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
+  for (const [inner, index] of grouped ? [] : objects(layer.layers))
+    breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
+  return breaches;
+}
+
+/** What a rule of a layer may not change, and what contradicts itself where it holds. */
+function ruleBreaches(rule: Json, layer: Json, kind: string | undefined, path: Path): Breach[] {
+  const breaches: Breach[] = [];
+  const breach = (key: string, message: string) => breaches.push({ path: [...path, key], message });
+  for (const key of Object.keys(rule))
+    if (kind && someKinds.has(key) && !changeable[kind]?.includes(key))
+      breach(key, `a ${kinds[kind]?.what ?? kind} has no "${key}" to change`);
+  for (const key of ["reel", "tilt"])
+    if (key in rule && !(key in layer))
+      breach(key, `this layer has no "${key}" to change; give it one, of which the rule makes another`);
+  if ("variants" in rule && !("image" in rule))
+    breach("variants", 'variants are of one picture: give the rule its "image" too');
+  const before = new Set(stateBreaches(layer, kind, []).map(({ message }) => message));
+  const changed = stateBreaches(changedBy(layer, { media: "", ...rule }), kind, []);
+  for (const { path: at, message } of changed) {
+    const isOwn = at[0] !== undefined && at[0] in rule;
+    if (isOwn || !before.has(message)) breaches.push({ path: isOwn ? [...path, ...at] : path, message });
+  }
+  return breaches;
+}
+
+/** What contradicts itself in a layer, by itself or as one of its rules changes it. */
+function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breach[] {
+  const breaches = [...settingsBreaches(layer, path), ...rampBreaches(layer, path)];
+  const breach = (key: string, message: string) => breaches.push({ path: [...path, key], message });
   if (kind === "layers" && layer.pane === true && !("place" in layer))
     breach("pane", 'a group in a pane needs a "place": the box that clips it');
-  if (
-    (kind === "image" || kind === "shape") &&
-    "travel" in layer &&
-    (layer.pane === true || !("place" in layer))
-  )
+  const inPane = (kind === "image" || kind === "shape") && (layer.pane === true || !("place" in layer));
+  if (inPane && "travel" in layer)
     breach(
       "travel",
       "a picture in a pane moves by its depth, from which its overscan follows; give it a depth, or put it into a group with this travel",
     );
+  if (inPane && "hold" in layer)
+    breach("hold", "a picture in a pane stays with its pane; put it into a group and let that hold");
   if (kind === "shape" && isObject(layer.place)) {
     const { place } = layer;
     if (!("width" in place) && !("left" in place && "right" in place))
@@ -172,27 +207,8 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     if (!("height" in place) && !("top" in place && "bottom" in place))
       breach("place", "a shape has no height of its own: give it height, or top and bottom");
   }
-  if (
-    "hold" in layer &&
-    (kind === "image" || kind === "shape") &&
-    (layer.pane === true || !("place" in layer))
-  )
-    breach("hold", "a picture in a pane stays with its pane; put it into a group and let that hold");
   if (isObject(layer.cue) && "pieces" in layer.cue && kind !== "text")
     breaches.push({ path: [...path, "cue", "pieces"], message: '"pieces" is for a text' });
-  breaches.push(...settingsBreaches(layer, path), ...rampBreaches(layer, layer, path));
-  for (const [rule, index] of objects(layer.rules)) {
-    const at = [...path, "rules", index];
-    breaches.push(...settingsBreaches(rule, at), ...rampBreaches(rule, layer, at));
-    for (const key of kind ? looks.filter((look) => look in rule && !looksOf[kind]?.includes(look)) : [])
-      breaches.push({
-        path: [...at, key],
-        message: `a ${kinds[kind ?? ""]?.what} has no "${key}" to change`,
-      });
-  }
-  const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
-  for (const [inner, index] of grouped ? [] : objects(layer.layers))
-    breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
   return breaches;
 }
 
@@ -288,6 +304,8 @@ function sceneBreaches(scene: Json, path: Path): Breach[] {
         message: `"${key}" is for a link that looks like a button: give the block "href" and "background"`,
       });
     breaches.push(...settingsBreaches(block, at));
+    for (const [rule, ruleIndex] of objects(block.rules))
+      breaches.push(...settingsBreaches(rule, [...at, "rules", ruleIndex]));
   }
   return breaches;
 }

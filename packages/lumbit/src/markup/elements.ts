@@ -1,11 +1,8 @@
 import {
   type Block,
   boxedPieces,
-  type Cue,
   elementOf,
   fillsScene,
-  hasPane,
-  isFitted,
   isGroup,
   isImage,
   isShape,
@@ -16,10 +13,13 @@ import {
   type PageLook,
   type Scene,
   splitText,
+  statesOf,
   type TextPart,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
-import { hasAnyWays } from "./layer.ts";
+import { mostRepeats } from "./line.ts";
+import { hasAnyWays } from "./motion.ts";
+import { isBoxed } from "./pane.ts";
 import { layerPieces } from "./ramp.ts";
 import { isReel, slidesAgainst } from "./reel.ts";
 import { isHeld, stageLayers } from "./stage.ts";
@@ -54,12 +54,7 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
       id: scene.name,
       "data-lumbit-scene": scene.name,
       "data-lumbit-driver": "native",
-      class: classes(
-        "lumbit-scene",
-        scene.content && "lumbit-flows",
-        scene.width === "column" && "lumbit-column",
-        isHeld(scene) && "lumbit-track",
-      ),
+      class: classes("lumbit-scene", scene.content && "lumbit-flows", isHeld(scene) && "lumbit-track"),
     },
     isHeld(scene) ? [element("div", { class: "lumbit-held" }, inside)] : inside,
   );
@@ -86,7 +81,7 @@ const contentElement = (content: readonly Block[]) =>
   );
 
 function blockElement(block: Block, index: number): Element {
-  const attributes = { "data-lumbit-block": index, "data-lumbit-cue": cueText(block.cue) };
+  const attributes = { "data-lumbit-block": index, "data-lumbit-cue": cueText(block) };
   if (block.list)
     return element(
       "ul",
@@ -102,7 +97,14 @@ function blockElement(block: Block, index: number): Element {
 const pieceElement = ({ text, isPiece }: TextPart) =>
   isPiece ? element("span", { class: "lumbit-piece lumbit-ramped" }, [text]) : text;
 
-const cueText = (cue: Cue | undefined) => cue && JSON.stringify(cue);
+/** A cue; a list where rules change it, of which the last one whose media query holds is played. */
+function cueText({ cue, rules = [] }: Pick<Layer, "cue"> & { rules?: Layer["rules"] }): string | undefined {
+  const changed = rules.flatMap(({ media, cue }) =>
+    cue === undefined ? [] : [{ media, ...(cue === "none" ? { from: {} } : cue) }],
+  );
+  if (changed.length > 0) return JSON.stringify([...(cue ? [cue] : []), ...changed]);
+  return cue && JSON.stringify(cue);
+}
 
 /** What a layer's element depends on besides the layer. */
 interface Drawing {
@@ -116,10 +118,10 @@ interface Drawing {
 
 function layerElement(layer: Layer, drawing: Drawing): Element {
   const own = drawnElement(layer, drawing);
-  return hasPane(layer)
+  return isBoxed(layer)
     ? element(
         "div",
-        { "data-lumbit-pane": layer.name, class: "lumbit-pane", "data-lumbit-cue": cueText(layer.cue) },
+        { "data-lumbit-pane": layer.name, class: "lumbit-pane", "data-lumbit-cue": cueText(layer) },
         [own],
       )
     : own;
@@ -130,13 +132,12 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
   const attributes = {
     "data-lumbit-layer": layer.name,
     // What a picture in a pane comes in with is its pane.
-    "data-lumbit-cue": hasPane(layer) ? undefined : cueText(layer.cue),
+    "data-lumbit-cue": isBoxed(layer) ? undefined : cueText(layer),
     class: classes(
       "lumbit-layer",
-      fillsScene(layer) && "lumbit-fill",
-      overscans(layer) && "lumbit-reach",
+      fillsScene(layer) && !isBoxed(layer) && "lumbit-fill",
+      statesOf(layer).some(overscans) && "lumbit-reach",
       isGroup(layer) && "lumbit-group",
-      isText(layer) && (layer.wrap === false || layer.repeat || isFitted(layer)) && "lumbit-line",
       !still && "lumbit-drifts",
       (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "lumbit-ramped",
       isReel(layer) && "lumbit-reel",
@@ -146,7 +147,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
     ),
   };
   if (isText(layer)) {
-    const copies = Array.from({ length: (layer.repeat ?? 1) - 1 }, () =>
+    const copies = Array.from({ length: mostRepeats(layer) - 1 }, () =>
       element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
     );
     const pieces = layerPieces(layer);
@@ -183,20 +184,29 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
       ),
     );
   if (!isImage(layer)) return element("div", attributes);
-  const variants = Object.entries(layer.variants ?? {}).map(
-    ([density, path]) => `${assets.pictures[path]?.url ?? path} ${density}x`,
-  );
-  const picture = pictureAttributes(layer.image, assets);
-  return element("img", {
+  const image = element("img", {
     ...attributes,
-    ...picture,
-    srcset: variants.length > 0 ? [`${picture.src} 1x`, ...variants].join(", ") : undefined,
+    ...pictureAttributes(layer.image, assets),
+    srcset: layer.variants && sourceSet(layer.image, layer.variants, assets),
     alt: layer.alt,
     loading: loading === "late" ? "lazy" : undefined,
     fetchpriority: loading === "soon" ? "low" : undefined,
     // Chromium may leave out what is decoded late in a slide that has come by a jump.
     decoding: loading === "now" || slide ? undefined : "async",
   });
+  // The first source whose media query holds is shown; of rules it is the last.
+  const sources = (layer.rules ?? []).toReversed().flatMap(({ media, image, variants = {} }) => {
+    if (image === undefined) return [];
+    const { width, height } = assets.pictures[image] ?? {};
+    return [element("source", { media, srcset: sourceSet(image, variants, assets), width, height })];
+  });
+  return sources.length > 0 ? element("picture", {}, [...sources, image]) : image;
+}
+
+function sourceSet(image: string, variants: Readonly<Record<string, string>>, assets: Assets): string {
+  const url = (path: string) => (assets.pictures[path]?.url ?? path).replaceAll(" ", "%20");
+  const sources = Object.entries(variants).map(([density, path]) => `${url(path)} ${density}x`);
+  return [`${url(image)} 1x`, ...sources].join(", ");
 }
 
 function pictureAttributes(path: string, assets: Assets) {

@@ -1,7 +1,7 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
-export { motionCss } from "./layer.ts";
 export { modelCss, motionConditions, nativeCss, propertyCss, reachCss, skipCss } from "./model.css.ts";
+export { motionCss } from "./motion.ts";
 export {
   filterCss,
   holdCss,

@@ -40,11 +40,15 @@ const lengths = [
 export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
 ${["enter-x", "enter-y", "leave-x", "leave-y", "hold-x", "hold-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
+@property --lumbit-paned { syntax: "<number>"; inherits: false; initial-value: 0; }
+@property --lumbit-clipped { syntax: "*"; inherits: false; }
+@property --lumbit-clip { syntax: "*"; inherits: false; }
 @property --lumbit-blur { syntax: "<length>"; inherits: false; initial-value: 0px; }
 ${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { syntax: "<number>"; inherits: false; initial-value: 1; }`).join("\n")}
 `;
 
-const columnWidth = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
+/** The width of a page's column. */
+export const columnCss = `min(100% - 2 * var(--lumbit-margin, ${columnDefaults.margin}), var(--lumbit-column, ${columnDefaults.column}))`;
 
 export const modelCss = `
 :root { --lumbit-v: 100vh; }
@@ -65,7 +69,6 @@ export const modelCss = `
 .lumbit-track { height: auto; }
 .lumbit-held { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
 .lumbit-flows, .lumbit-flows > .lumbit-held { height: auto; }
-.lumbit-column { width: ${columnWidth}; margin-inline: auto; }
 .lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
 .lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
 .lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
@@ -74,15 +77,15 @@ export const modelCss = `
   z-index: ${orderSteps};
   display: grid;
   gap: var(--lumbit-gap, ${columnDefaults.gap});
-  width: ${columnWidth};
+  width: var(--lumbit-content, ${columnCss});
   margin-inline: auto;
 }
-.lumbit-column .lumbit-content { width: 100%; }
 .lumbit-content > * { margin: 0; }
 .lumbit-content > ul { padding-left: 1.5rem; }
 .lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
 img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
-.lumbit-layer[alt=""], .lumbit-pane:has(> [alt=""]) { pointer-events: none; user-select: none; }
+picture:has(> .lumbit-layer) { display: contents; }
+.lumbit-layer[alt=""], .lumbit-pane:has(> [alt=""], > picture > [alt=""]) { pointer-events: none; user-select: none; }
 :is(h1, h2, h3, h4, h5, h6, p):is(.lumbit-layer, [data-lumbit-block]) {
   font-size: 1rem;
   font-weight: 400;
@@ -93,10 +96,9 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
 }
 :is(h1, h2, h3, h4, h5, h6):is(.lumbit-layer, [data-lumbit-block]) { text-wrap: balance; }
 .lumbit-content > ul { font-size: 1rem; line-height: 1.3; }
-.lumbit-layer.lumbit-line { white-space: pre; overflow-wrap: normal; }
-.lumbit-pane { overflow: clip; container-type: size; }
+.lumbit-pane { overflow: var(--lumbit-clip, clip); container-type: size; }
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
-.lumbit-pane:has(> .lumbit-group) { overflow: auto; }
+.lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, auto); }
 .lumbit-group { container-type: size; }
 .lumbit-reel { overflow: auto hidden; scroll-snap-type: x mandatory; }
 .lumbit-row { --lumbit-v: 100cqw; display: flex; gap: var(--lumbit-slide-gap); width: max-content; height: 100%; }
@@ -116,6 +118,8 @@ img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; obje
   scroll-snap-align: center;
 }
 .lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
+/* Whether a layer reaches past what clips it. */
+.lumbit-reach { --lumbit-paned: var(--lumbit-clipped, 1); }
 .lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
 .lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
@@ -155,14 +159,14 @@ const overBottom = (p: string) =>
   `min(var(--lumbit-ph), var(--lumbit-v) + ${passed(p)} - var(--lumbit-t)) - var(--lumbit-ph) - ${moved("y", p)}`;
 const [first, last] = ["var(--lumbit-plo)", "var(--lumbit-phi)"] as const;
 const largest = (edge: (p: string) => string, ...corners: string[]) =>
-  `max(${[first, ...corners.map((p) => `clamp(${first}, ${p}, ${last})`), last].map(edge).join(", ")})`;
+  `calc(var(--lumbit-paned) * max(${[first, ...corners.map((p) => `clamp(${first}, ${p}, ${last})`), last].map(edge).join(", ")}))`;
 const paneEnd = "var(--lumbit-t) + var(--lumbit-ph)";
 
 /** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
 .lumbit-track > .lumbit-held { position: sticky; top: 0; }
 .lumbit-track::after { content: ""; display: block; height: var(--lumbit-l); }
-.lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: clip; }
+.lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, clip); }
 [data-lumbit-scene] { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
 [data-lumbit-scene].lumbit-flows { scroll-margin-top: 0; }
 [data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
@@ -177,7 +181,7 @@ export const reachCss = `
   --lumbit-over-bottom: ${largest(overBottom, `min(${paneEnd}, var(--lumbit-v))`, `max(${paneEnd}, var(--lumbit-v)) + var(--lumbit-l)`)};
   --lumbit-over-left: ${largest((p) => moved("x", p))};
   --lumbit-over-right: ${largest((p) => `-1 * ${moved("x", p)}`)};
-  --lumbit-swing: calc(max(var(--lumbit-k), -1 * var(--lumbit-k)) * var(--lumbit-sway, 0px) + 1px);
+  --lumbit-swing: calc(var(--lumbit-paned) * (max(var(--lumbit-k), -1 * var(--lumbit-k)) * var(--lumbit-sway, 0px) + 1px));
   --lumbit-reach-top: calc(var(--lumbit-over-top) + var(--lumbit-swing));
   --lumbit-reach-left: calc(var(--lumbit-over-left) + var(--lumbit-swing));
   left: calc(-1 * var(--lumbit-reach-left));
@@ -186,15 +190,14 @@ export const reachCss = `
   height: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + var(--lumbit-swing));
 }
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
-:is(.lumbit-group:not(.lumbit-slide), .lumbit-group:not(.lumbit-slide) > .lumbit-pane) > .lumbit-reach.lumbit-reach.lumbit-reach,
-.lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach { left: 0; top: 0; width: 100%; height: 100%; }
+:is(.lumbit-group, .lumbit-slide) .lumbit-reach.lumbit-reach.lumbit-reach { left: 0; top: 0; width: 100%; height: 100%; }
 @media ${travelMedia} {
   .lumbit-reel { overflow: clip; }
   .lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach {
     left: calc(-1 * var(--lumbit-reach-top));
-    top: -1px;
+    top: calc(-1px * var(--lumbit-paned));
     width: calc(var(--lumbit-ph) + var(--lumbit-reach-top) + var(--lumbit-over-bottom) + var(--lumbit-swing));
-    height: calc(100% + 2px);
+    height: calc(100% + 2px * var(--lumbit-paned));
   }
   .lumbit-live .lumbit-title { transition: opacity 0.5s, transform 0.5s; }
   .lumbit-live .lumbit-slide:not([data-lumbit-shown]) .lumbit-title { opacity: 0; transform: translateY(0.5em); }
@@ -204,7 +207,7 @@ export const reachCss = `
   @media ${travelMedia} { .lumbit-live .lumbit-slide:not([data-lumbit-near]) { content-visibility: auto; } }
 }
 [data-lumbit-backdrop] { height: calc(var(--lumbit-v) + var(--lumbit-speed, 1) * (100cqh - var(--lumbit-v))); }
-.lumbit-fixed > .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }
+.lumbit-fixed .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: calc(var(--lumbit-v) - var(--lumbit-settle) - var(--lumbit-reach-top)); }
 `;
 
 /**
@@ -229,8 +232,8 @@ export const nativeCss = `
   to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
 }
 @keyframes lumbit-push {
-  from { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (0px - var(--lumbit-settle)))); }
-  to { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (var(--lumbit-length) - var(--lumbit-settle)))); }
+  from { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (1 - var(--lumbit-paned)) * (0px - var(--lumbit-settle)))); }
+  to { transform: perspective(calc(var(--lumbit-length) / var(--lumbit-speed, 1))) translateZ(calc(var(--lumbit-push, 0) * (1 - var(--lumbit-paned)) * (var(--lumbit-length) - var(--lumbit-settle)))); }
 }
 [data-lumbit-backdrop="native"] {
   animation: lumbit-backdrop linear both;

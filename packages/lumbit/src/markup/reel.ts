@@ -10,8 +10,8 @@ export const swipeMedia = `(max-width: ${swipeWidth - 0.02}px)`;
 export const isReel = (layer: Layer): layer is GroupLayer & { reel: Reel } =>
   isGroup(layer) && layer.reel !== undefined;
 
-/** What the slides of a reel are laid out by. */
-export const reelCss = ({ width, gap }: Reel, slides: number): Declarations => ({
+/** What the slides of a reel are laid out by; how many there are no rule changes. */
+export const reelCss = ({ width, gap }: Reel, slides?: number): Declarations => ({
   "--lumbit-slide": lengthCss(width ?? "100%", "x"),
   "--lumbit-slide-gap": lengthCss(gap ?? "0px", "x"),
   "--lumbit-slides": slides,

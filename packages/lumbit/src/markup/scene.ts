@@ -15,8 +15,11 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
-import { type LayerContext, layerKeyframes, layerRules } from "./layer.ts";
+import type { LayerContext } from "./context.ts";
+import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
+import { columnCss } from "./model.css.ts";
+import { layerKeyframes } from "./motion.ts";
 import { swipeMedia } from "./reel.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
@@ -84,6 +87,7 @@ export function sceneRules(
   });
   const held = isHeld(scene) ? `${selector} > .lumbit-held` : selector;
   const onScene = (settings: SceneSettings): Declarations => ({
+    ...(settings.width && widthCss[settings.width]),
     "--lumbit-relief": settings.relief,
     "--lumbit-l": lengthCss(settings.hold, "y"),
     ...cameraCss(settings.camera),
@@ -140,7 +144,11 @@ export function sceneRules(
     ...(scene.content ?? []).flatMap((block, index) => {
       const own = `${selector} [data-lumbit-block="${index}"]`;
       return [
-        { selector: own, declarations: { ...textCss(block), "max-width": block.maxWidth } },
+        ...[block, ...(block.rules ?? [])].map((style) => ({
+          selector: own,
+          media: "media" in style ? style.media : undefined,
+          declarations: { ...textCss(style), "max-width": style.maxWidth },
+        })),
         ...(block.background ? [{ selector: `${own} > a`, declarations: buttonCss(block) }] : []),
       ];
     }),
@@ -168,6 +176,17 @@ const buttonCss = ({ background, radius, padding = buttonPadding }: Button): Dec
   "border-radius": radius,
   "text-decoration": "none",
 });
+
+/** How wide a scene is: --lumbit-width is for who mounts it, --lumbit-content the width of content in it. */
+const widthCss: Readonly<Record<NonNullable<Scene["width"]>, Declarations>> = {
+  full: { "--lumbit-width": "full", "--lumbit-content": "initial", width: "auto", "margin-inline": 0 },
+  column: {
+    "--lumbit-width": "column",
+    "--lumbit-content": "100%",
+    width: columnCss,
+    "margin-inline": "auto",
+  },
+};
 
 /** The height that a scene says, or its least height. What a scene with content needs is known only to the stage. */
 function heightCss(scene: Scene, settings: SceneSettings): string {

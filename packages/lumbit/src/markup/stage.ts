@@ -44,7 +44,7 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
     speedOf(layer) === 0 &&
     (layer.direction ?? "down") === "down" &&
     !layer.rules?.some((rule) =>
-      ["depth", "speed", "direction", "order", "place"].some((key) => key in rule),
+      ["depth", "speed", "direction", "order", "place", "pane"].some((key) => key in rule),
     );
   const lowestMoving = Math.min(...scene.layers.filter((layer) => !isFixed(layer)).map(orderOf));
   const fixed = scene.layers.filter((layer) => isFixed(layer) && orderOf(layer) < lowestMoving);

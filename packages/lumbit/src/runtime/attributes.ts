@@ -1,15 +1,5 @@
 import { speedOf } from "../core/depth.ts";
-import type {
-  Depth,
-  Direction,
-  Layer,
-  LayerSettings,
-  Moment,
-  Pieces,
-  Ramp,
-  Settle,
-  Travel,
-} from "../core/index.ts";
+import type { Depth, Direction, Layer, Moment, Motion, Pieces, Ramp, Settle, Travel } from "../core/index.ts";
 import { piecesOf } from "../core/ramp.ts";
 import {
   type Declarations,
@@ -88,7 +78,7 @@ export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
   };
 }
 
-function layerSettings(element: Element): LayerSettings {
+function layerSettings(element: Element): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold"> {
   const depth = read(element, "depth", parseDepth, 'a number above -1, or "horizon"');
   const speed = read(
     element,

@@ -1,4 +1,4 @@
-import type { PageLook, Scene, TextLayer } from "../core/index.ts";
+import { allLayers, isImage, type PageLook, type Scene, statesOf, type TextLayer } from "../core/index.ts";
 import {
   motionConditions,
   type Picture,
@@ -21,6 +21,7 @@ export function build(
   undo: (() => void)[],
 ): { restyle: () => void } {
   const pictures: Record<string, Picture> = {};
+  const files = pictureFiles(scene, element.ownerDocument.baseURI);
   const find = (name: string) =>
     element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
   const assets = { pictures, fonts: {}, ems: (text: TextLayer) => emsOf(find(text.name)) };
@@ -41,7 +42,6 @@ export function build(
     typeof child === "string" ? new Text(child) : liveElement(child, element.ownerDocument),
   );
   element.prepend(...children);
-  if (scene.width === "full") element.dataset.lumbitWidth = "full";
   undo.push(() => children.forEach((child) => void child.remove()));
   for (const [name, value] of Object.entries(plain.attributes)) {
     if (value === undefined) continue;
@@ -51,7 +51,7 @@ export function build(
   const restyle = () => {
     for (const image of element.querySelectorAll("img"))
       if (image.naturalWidth > 0)
-        pictures[image.getAttribute("src") ?? ""] = {
+        pictures[files.get(image.currentSrc) ?? ""] = {
           url: "",
           width: image.naturalWidth,
           height: image.naturalHeight,
@@ -70,6 +70,17 @@ export function build(
   restyle();
   return { restyle };
 }
+
+/** By the address of every file of a scene's pictures the path of the picture that it is one of. */
+const pictureFiles = ({ layers }: Scene, base: string): Map<string, string> =>
+  new Map(
+    allLayers(layers)
+      .filter(isImage)
+      .flatMap(statesOf)
+      .flatMap(({ image, variants = {} }) =>
+        [image, ...Object.values(variants)].map((file) => [new URL(file, base).href, image] as const),
+      ),
+  );
 
 /**
  * How wide a text's widest line is, in font sizes, whatever moves or scales it. Measured at a large size, because

@@ -1,6 +1,7 @@
 import type { Cue } from "../core/page.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { prefersStillness, watchLayout } from "./driver.ts";
+import { childrenOf } from "./live.ts";
 import { splitElement } from "./pieces.ts";
 import { isMoment, positionOf } from "./position.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
@@ -10,10 +11,11 @@ export interface Cues {
   dispose(): void;
 }
 
-/** A cue that waits: its element stands where it comes from. */
+/** What waits for its cue: it stands where it comes from. */
 interface Waiting {
   element: HTMLElement;
-  cue: Cue;
+  /** Nothing where a rule takes the cue away: it may come with another screen. */
+  cue: Cue | undefined;
   scene: HTMLElement;
   /** The scroll position at which it plays. */
   at: number;
@@ -41,9 +43,18 @@ export function playCues(scenes: readonly HTMLElement[], played: (element: HTMLE
   let waiting = elements.flatMap((entry): Waiting[] => {
     const moment = at(entry);
     // Above the first screenful nobody scrolls past anything: it plays with the page.
-    const passed = last > 0 && moment <= last && entry.cue.at !== "load";
+    const passed = last > 0 && moment <= last && entry.cue?.at !== "load";
     return passed ? [] : [{ ...entry, at: moment, before: comesFrom(entry.element, entry.cue) }];
   });
+  /** After a change of the layout, or of the media queries that hold. */
+  const renew = (entry: Waiting) => {
+    const cue = readCue(entry.element);
+    if (JSON.stringify(cue) !== JSON.stringify(entry.cue)) {
+      for (const animation of entry.before) animation.cancel();
+      Object.assign(entry, { cue, before: comesFrom(entry.element, cue) });
+    }
+    entry.at = at(entry);
+  };
   const release = (entry: Waiting) => {
     for (const animation of entry.before) animation.cancel();
     waiting = waiting.filter((other) => other !== entry);
@@ -54,7 +65,8 @@ export function playCues(scenes: readonly HTMLElement[], played: (element: HTMLE
     const jumped = Math.abs(position - last) > scroller.viewport();
     last = position;
     for (const entry of waiting.filter(({ at }) => at <= position)) {
-      if (!jumped) undo.push(play(entry, () => played(entry.element)));
+      const { element, cue } = entry;
+      if (!jumped && cue) undo.push(play(element, cue, () => played(element)));
       release(entry);
     }
   };
@@ -73,7 +85,7 @@ export function playCues(scenes: readonly HTMLElement[], played: (element: HTMLE
   };
   const unwatch = watchLayout(scenes, scroller, () => {
     if (prefersStillness()) showAll();
-    for (const entry of waiting) entry.at = at(entry);
+    for (const entry of waiting) renew(entry);
     later();
   });
   const root = first.getRootNode();
@@ -103,28 +115,30 @@ function momentOf(
   { element, scene, cue }: Pick<Waiting, "element" | "scene" | "cue">,
   scroller: Scroller,
 ): number {
-  if (cue.at === "load") return Number.NEGATIVE_INFINITY;
+  if (cue?.at === "load") return Number.NEGATIVE_INFINITY;
   const top = scroller.topOf(scene);
   const viewport = scroller.viewport();
   const scrollHeight = scroller.scrollHeight();
   const around = { viewport, height: scene.getBoundingClientRect().height, top, scrollHeight };
-  const p = positionOf(cue.at ?? "entry 30%", cue.of ?? "layer", { ...around, element, scene });
+  const p = positionOf(cue?.at ?? "entry 30%", cue?.of ?? "layer", { ...around, element, scene });
   return Math.min(p - viewport + top, scrollHeight - viewport - 1);
 }
 
 /** Puts an element where its cue comes from and keeps it there. */
-function comesFrom(element: HTMLElement, cue: Cue): Animation[] {
-  const animations = animate(element, cue, 0);
+function comesFrom(element: HTMLElement, cue: Cue | undefined): Animation[] {
+  const animations = cue ? animate(element, cue, 0) : [];
   for (const animation of animations) animation.pause();
   return animations;
 }
 
-/** Plays a waiting cue; gives what ends it at once. */
-function play({ element, cue }: Waiting, done: () => void): () => void {
+/** Plays a cue; gives what ends it at once. */
+function play(element: HTMLElement, cue: Cue, done: () => void): () => void {
   const text = cue.pieces && splitElement(element, cue.pieces);
   const groups =
     text?.groups ??
-    (element.classList.contains("lumbit-group") && cue.stagger ? children(element) : [[element]]);
+    (element.classList.contains("lumbit-group") && cue.stagger
+      ? childrenOf(element).map((child) => [child])
+      : [[element]]);
   const { stagger = cue.pieces ? 40 : 0 } = cue;
   const animations = groups.flatMap((group, index) =>
     group.flatMap((piece) => animate(piece, cue, index * stagger)),
@@ -139,8 +153,6 @@ function play({ element, cue }: Waiting, done: () => void): () => void {
   });
   return end;
 }
-
-const children = (element: HTMLElement) => ([...element.children] as HTMLElement[]).map((child) => [child]);
 
 /** From what a cue says to how the element is by itself: whatever moves it goes on underneath. */
 function animate(element: HTMLElement, cue: Cue, wait: number): Animation[] {
@@ -172,19 +184,23 @@ const transformOf = ({ x = 0, y = 0, rotate = 0, scale = 1 }: Cue["from"]) =>
   `translate(${x === 0 ? "0px" : x}, ${y === 0 ? "0px" : y}) rotate(${rotate}deg) scale(${scale})`;
 
 /**
- * The cue of an element.
+ * The cue of an element: of a list of them the last one whose media query holds, if that comes from anything.
  *
  * @throws AttributeError when the attribute has a wrong value
  */
-export function readCue(element: HTMLElement): Cue {
+export function readCue(element: HTMLElement): Cue | undefined {
   const text = element.dataset.lumbitCue ?? "";
-  let cue: unknown;
+  let parsed: unknown;
   try {
-    cue = JSON.parse(text);
+    parsed = JSON.parse(text);
   } catch {
-    cue = undefined;
+    parsed = undefined;
   }
-  if (isCue(cue)) return cue;
+  const cues: unknown[] = Array.isArray(parsed) ? parsed : [parsed];
+  if (cues.every(isCue)) {
+    const cue = cues.findLast(({ media }) => !media || matchMedia(media).matches);
+    return cue && Object.keys(cue.from).length > 0 ? cue : undefined;
+  }
   throw new AttributeError(
     element,
     "data-lumbit-cue",
@@ -193,16 +209,18 @@ export function readCue(element: HTMLElement): Cue {
   );
 }
 
-function isCue(value: unknown): value is Cue {
+function isCue(value: unknown): value is Cue & { media?: string } {
   const {
+    media = "all",
     at = "load",
     of = "layer",
     from,
     easing = "linear",
     pieces = "words",
     ...times
-  } = Object(value) as Cue;
+  } = Object(value) as Cue & { media?: string };
   return (
+    typeof media === "string" &&
     (at === "load" || isMoment(at)) &&
     ["layer", "scene"].includes(of) &&
     typeof from === "object" &&

@@ -10,7 +10,7 @@ export function measureAround(scene: HTMLElement, scroller: Scroller): void {
 /** Tells a scene where it lies in what is scrolled: the page above and below it, the viewport, its height. */
 export function measureEdges(scene: HTMLElement): void {
   const scroller = scrollerOf(scene);
-  if (scene.dataset.lumbitWidth === "full") spread(scene, scroller);
+  spread(scene, scroller);
   measureAround(scene, scroller);
   setLengths(scene, { v: scroller.viewport() });
   // The height of a built scene is what its style says; that of existing markup is what it turned out to be.
@@ -32,10 +32,18 @@ function setLengths(element: HTMLElement, lengths: Readonly<Record<string, numbe
     element.style.setProperty(`--lumbit-${name}`, `${value}px`);
 }
 
-/** Lays a scene from edge to edge of what scrolls it, whatever container it sits in. */
+/** Lays a scene whose width is full from edge to edge of what scrolls it, whatever container it sits in. */
 function spread(scene: HTMLElement, scroller: Scroller): void {
   const container = scene.parentElement;
-  if (!container) return;
+  const full = getComputedStyle(scene).getPropertyValue("--lumbit-width").trim() === "full";
+  // Part of the style, so that whoever takes that back takes back this too.
+  const isWide = scene.style.getPropertyValue("--lumbit-wide") !== "";
+  if (!full && isWide) {
+    Object.assign(scene.style, { width: "", maxWidth: "", marginLeft: "", marginRight: "" });
+    scene.style.removeProperty("--lumbit-wide");
+  }
+  if (!full || !container) return;
+  scene.style.setProperty("--lumbit-wide", "1");
   const { paddingLeft, paddingRight } = getComputedStyle(container);
   const left = container.getBoundingClientRect().left + container.clientLeft;
   const { left: from, width } = scroller.across();

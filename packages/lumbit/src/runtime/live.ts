@@ -11,6 +11,12 @@ export function liveElement({ tag, attributes, children }: Plain, document: Docu
   return element;
 }
 
+/** The elements in an element; of a picture with several sources the one that is shown. */
+export const childrenOf = (element: Element): HTMLElement[] =>
+  [...element.children].map((child) =>
+    child instanceof HTMLPictureElement ? (child.querySelector("img") ?? child) : (child as HTMLElement),
+  );
+
 /** Remembers an element's attributes and gives what puts them back exactly. */
 export function rememberAttributes(element: Element): () => void {
   const before = [...element.attributes].map(({ name, value }) => [name, value] as const);

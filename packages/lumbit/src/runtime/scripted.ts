@@ -172,7 +172,7 @@ function measureLayer(
   };
   const speed = element.classList.contains("lumbit-drifts") ? number("speed", 1) : 1;
   const k = number("page-relief", 1) * number("relief", 1) * (1 - speed);
-  const push = speed === 0 || element.classList.contains("lumbit-reach") ? 0 : number("push", 0);
+  const push = speed === 0 || number("paned", 0) === 1 ? 0 : number("push", 0);
   const { translate, transform, willChange } = element.style;
   return {
     element,

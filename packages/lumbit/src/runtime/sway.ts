@@ -1,4 +1,5 @@
 import { prefersStillness } from "./driver.ts";
+import { childrenOf } from "./live.ts";
 import { approach } from "./smoothing.ts";
 import { type Aim, boxAtRest, reachOf, turned } from "./tilt.ts";
 
@@ -160,7 +161,7 @@ function tiltingGroup(group: HTMLElement): Omit<Follower, "scene"> | undefined {
   const tilt = numberOf(getComputedStyle(group), "tilt", 0);
   if (tilt === 0) return undefined;
   const held = transformer(group);
-  const inner = ([...group.children] as HTMLElement[]).map((element) => ({
+  const inner = childrenOf(group).map((element) => ({
     k: 1 - numberOf(getComputedStyle(element), "speed", 1),
     held: transformer(element),
   }));

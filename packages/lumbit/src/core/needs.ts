@@ -1,0 +1,24 @@
+import { allLayers, isGroup } from "./kinds.ts";
+import type { Page } from "./page.ts";
+import { statesOf } from "./rules.ts";
+
+/** Whether anything of a page comes in by a cue. */
+export const hasCues = ({ scenes }: Page): boolean =>
+  scenes.some(({ content = [], layers }) =>
+    [...content, ...allLayers(layers).flatMap(statesOf)].some(({ cue }) => cue !== undefined),
+  );
+
+/** Whether a ramp of a page runs over the lines of a text. */
+export const hasLines = ({ scenes }: Page): boolean =>
+  scenes.some(({ layers }) =>
+    allLayers(layers).some((layer) =>
+      [layer, ...(layer.rules ?? [])].some(({ ramps = [] }) =>
+        ramps.some((ramp) => "pieces" in ramp && ramp.pieces === "lines"),
+      ),
+    ),
+  );
+
+/** Whether anything of a page moves with the pointer. */
+export const hasSway = ({ page, scenes }: Page): boolean =>
+  [page, ...scenes].some((own) => [own, ...(own?.rules ?? [])].some((settings) => settings?.camera?.sway)) ||
+  scenes.some(({ layers }) => layers.some((layer) => isGroup(layer) && layer.tilt !== undefined));

@@ -1,0 +1,31 @@
+import type {
+  KindSettings,
+  Layer,
+  LayerSettings,
+  PageLook,
+  Size,
+  TextLayer,
+  TextStyle,
+} from "../core/index.ts";
+
+/** What a layer's style depends on besides the layer. */
+export interface LayerContext {
+  /** Selects the scene. */
+  scene: string;
+  look: PageLook;
+  /** The size of a picture's file. */
+  sizeOf(image: string): Size | undefined;
+  /** The width of a text's widest line in font sizes. */
+  ems(text: TextLayer): number;
+  /** Whether the camera moves forward in this scene. */
+  pushed: boolean;
+  /** Layers that plain CSS keeps where they are. */
+  fixed: readonly Layer[];
+  /** Whether the layer is one of a group, which it moves with. */
+  inner?: true;
+  /** Of a slide: which of its reel it is. Of a layer in one: that it is. */
+  slide?: { index: number; count: number } | "inside";
+}
+
+/** The settings of a layer that are given: all of them, or those that a rule names. */
+export type Given = LayerSettings & KindSettings & TextStyle;

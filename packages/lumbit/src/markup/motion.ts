@@ -1,0 +1,143 @@
+import {
+  changedBy,
+  depthOf,
+  directionVector,
+  isGroup,
+  isText,
+  type Layer,
+  type LayerSettings,
+  lateness,
+  overscans,
+  statesOf,
+} from "../core/index.ts";
+import type { LayerContext } from "./context.ts";
+import {
+  filterCss,
+  keyframesCss,
+  layerPieces,
+  nativeAnimations,
+  pieceWays,
+  scriptedAnimations,
+  type Way,
+  waysOf,
+} from "./ramp.ts";
+import { isReel, rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay, travelMedia } from "./reel.ts";
+import { type Declarations, round, type StyleRule } from "./tree.ts";
+
+/** How a layer drifts, as custom properties. */
+export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed?: number): Declarations {
+  const { x, y } = directionVector(direction);
+  return {
+    "--lumbit-speed": speed === undefined ? undefined : round(speed),
+    "--lumbit-ux": direction === undefined ? undefined : round(x),
+    "--lumbit-uy": direction === undefined ? undefined : round(y),
+  };
+}
+
+/** Whether a layer has ramps, by itself or under one of its rules. */
+export const hasAnyWays = (layer: Layer) => statesOf(layer).some(hasWays);
+
+/** A media query that holds where both do. */
+const bothMedia = (media: string | undefined, other: string) =>
+  media === undefined
+    ? other
+    : media
+        .split(",")
+        .map((query) => `${query.trim()} and ${other}`)
+        .join(", ");
+
+/** What plays the travel of a reel's slides. */
+export const rowRules = (row: string): StyleRule[] => [
+  {
+    selector: `[data-lumbit-driver="native"]${row}`,
+    motion: "native",
+    media: travelMedia,
+    declarations: { ...nativeAnimations([rowWay], []), ...rowCss },
+  },
+  {
+    selector: `[data-lumbit-driver="scripted"]${row}`,
+    motion: "any",
+    media: travelMedia,
+    declarations: { ...scriptedAnimations([rowWay]), ...rowCss },
+  },
+];
+
+/** What plays a layer's ramps, under either driver; by its rules too, where they change the ramps. */
+export function motionRules(
+  layer: Layer,
+  selector: string,
+  { pushed, fixed, inner, slide }: LayerContext,
+): StyleRule[] {
+  const push =
+    pushed &&
+    statesOf(layer).some((state) => !overscans(state) && depthOf(state) !== Number.POSITIVE_INFINITY);
+  const drifts = !inner && !fixed.includes(layer);
+  const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
+  const style = (changed: Layer, media?: string): StyleRule[] => {
+    const filter = filterCss(changed);
+    return [
+      ...played(selector, waysOf(changed), drift, media, { filter }),
+      ...(against
+        ? played(selector, [slideWay, ...waysOf(changed)], [], bothMedia(media, travelMedia), {
+            filter,
+            ...slideLayerCss,
+          })
+        : []),
+      ...(layerPieces(layer)
+        ? // The haze is on the whole text.
+          played(`${selector} > .lumbit-piece`, pieceWays(changed), [], media, { "--lumbit-opacity": 1 })
+        : []),
+    ];
+  };
+  const against = slide === "inside" && slidesAgainst(layer);
+  const played = (
+    own: string,
+    ways: readonly Way[],
+    drift: readonly string[],
+    media: string | undefined,
+    more: Declarations,
+  ): StyleRule[] => [
+    {
+      selector: `[data-lumbit-driver="native"]${own}`,
+      motion: "native",
+      media,
+      declarations: { ...nativeAnimations(ways, drift), ...more },
+    },
+    ...(ways.length > 0 || hasAnyWays(layer)
+      ? [
+          {
+            selector: `[data-lumbit-driver="scripted"]${own}`,
+            motion: "any" as const,
+            media,
+            declarations: { ...scriptedAnimations(ways), ...more },
+          },
+        ]
+      : []),
+  ];
+  const changing = (layer.rules ?? []).filter(
+    (rule) => "travel" in rule || "ramps" in rule || "hold" in rule,
+  );
+  const base = hasWays(layer) || push || against ? style(layer) : [];
+  return [...base, ...changing.flatMap((rule) => style(changedBy(layer, rule), rule.media))];
+}
+
+/** The place of each piece of a text among them. */
+export function pieceRules(layer: Layer, selector: string): StyleRule[] {
+  const kind = layerPieces(layer);
+  return kind && isText(layer)
+    ? lateness(layer.text, kind).map((late, index) => ({
+        selector: `${selector} > .lumbit-piece:nth-child(${index + 1})`,
+        declarations: { "--lumbit-late": round(late) },
+      }))
+    : [];
+}
+
+const hasWays = ({ travel, hold, ramps = [] }: Layer) =>
+  travel !== undefined || hold !== undefined || ramps.length > 0;
+
+/** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
+export const layerKeyframes = (layer: Layer): string[] => [
+  ...statesOf(layer).flatMap((own) => keyframesCss([...waysOf(own), ...pieceWays(own)])),
+  ...(isReel(layer) ? keyframesCss([rowWay, slideWay]) : []),
+  ...(isGroup(layer) ? layer.layers.flatMap((inner) => layerKeyframes(inner as Layer)) : []),
+];
