@@ -268,6 +268,53 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     await page.close();
   });
 
+  test("rules hold where their media queries do, and go as they came", async () => {
+    const rules = (list: object[]) => `data-lumbit-rules='${JSON.stringify(list)}'`;
+    const narrow = "(max-width: 700px)";
+    const ramps = [
+      {
+        property: "opacity",
+        stops: [
+          { at: "cover 0%", value: 0.4 },
+          { at: "cover 100%", value: 0.4 },
+        ],
+      },
+    ];
+    const page = await open(
+      markup(
+        `data-lumbit-settle="top" ${rules([{ media: narrow, settle: "none", relief: 0.5 }])}`,
+        `data-lumbit-depth="1" data-lumbit-travel-x="0px 100px" ${rules([
+          { media: narrow, speed: 2, "travel-x": "none", ramps },
+          { media: "(max-width: 400px)", direction: "left" },
+        ])}`,
+      ),
+    );
+    const before = await page.evaluate("document.body.innerHTML");
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    const opacity = () =>
+      page.evaluate(() => Number(getComputedStyle(document.querySelector("i") as Element).opacity));
+    for (const width of [1000, 600, 380, 1000]) {
+      await page.setViewportSize({ width, height: 800 });
+      for (const scroll of [700, 1210, 1800]) {
+        await scrollPage(page, scroll);
+        const { x, y, top } = await offset(page);
+        const p = 800 - top;
+        if (width === 1000) {
+          expect(x, `across at ${scroll}`).toBeCloseTo((100 * p) / 1420, 0);
+          expect(y, `down at ${scroll}`).toBeCloseTo(0.5 * (p - 800), 0);
+        } else {
+          const drifted = -0.5 * (p - 710);
+          expect(x, `across at ${scroll}, ${width} px wide`).toBeCloseTo(width === 380 ? -drifted : 0, 0);
+          expect(y, `down at ${scroll}, ${width} px wide`).toBeCloseTo(width === 380 ? 0 : drifted, 0);
+        }
+      }
+      expect(await opacity()).toBe(width === 1000 ? 1 : 0.4);
+    }
+    await page.evaluate("own.dispose()");
+    expect(await page.evaluate("document.body.innerHTML")).toBe(before);
+    await page.close();
+  });
+
   test("works inside a shadow root, and leaves nothing there", async () => {
     const page = await open('<div class="gap"></div><div id="host"></div><div class="gap"></div>');
     await page.evaluate((driver) => {
@@ -303,6 +350,18 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
   });
 });
 
+test("the markup in the documents is right", async () => {
+  const documents = readFileSync(join(root, "docs/api.md"), "utf8");
+  const snippets = [...documents.matchAll(/```html\n([\s\S]*?)```/g)].map(([, code]) => String(code));
+  expect(snippets.length).toBeGreaterThan(1);
+  for (const snippet of snippets) {
+    const page = await open(snippet);
+    await page.evaluate("mount(document.body)");
+    expect(await page.locator("section").getAttribute("data-lumbit-driver")).toBe("native");
+    await page.close();
+  }
+});
+
 const rampsAllowed =
   'a JSON list of ramps such as [{"property": "opacity", "stops": [{"at": "exit 0%", "value": 1}, {"at": "exit 70%", "value": 0}]}]';
 const cueAllowed =
@@ -328,6 +387,12 @@ test.each([
   ["data-lumbit-ramps", "[{}]", rampsAllowed, false],
   ["data-lumbit-cue", "fade", cueAllowed, false],
   ["data-lumbit-cue", "{}", cueAllowed, false],
+  [
+    "data-lumbit-rules",
+    "narrow",
+    'a JSON list of rules such as [{"media": "(max-width: 600px)", "depth": 0.4, "hold": "none"}]',
+    false,
+  ],
 ])('%s="%s" is refused with what is allowed', async (name, value, allowed, ofScene) => {
   const attribute = `${name}="${value}"`;
   const other = name.includes("depth") || name.includes("speed") ? "" : ' data-lumbit-depth="1"';
@@ -336,5 +401,18 @@ test.each([
     "(() => { try { mount(document.body) } catch (error) { return error.name + ': ' + error.message } })()",
   );
   expect(message).toBe(`AttributeError: <${ofScene ? "section" : "i"}>: ${attribute} is not ${allowed}`);
+  await page.close();
+});
+
+test.each([
+  [{ media: "(max-width: 700px)", depth: -2 }, false, /rules: depth="-2" is not a number above -1/],
+  [{ media: "(max-width: 700px)", pane: true }, false, /rules of a layer, which may change depth, speed/],
+  [{ media: "(max-width: 700px)", depth: 1 }, true, /rules of a scene, which may change settle, hold/],
+  [{ media: "(max-width: 700px)", hold: "40vh" }, true, /give the scene a data-lumbit-hold, "0px" for none/],
+  [{ media: "narrow ones", depth: 1 }, false, /each have a "media"/],
+])("a rule %j is refused with what is allowed", async (rule, ofScene, message) => {
+  const attribute = `data-lumbit-rules='${JSON.stringify([rule])}'`;
+  const page = await open(ofScene ? markup(attribute, 'data-lumbit-depth="1"') : markup("", attribute));
+  await expect(page.evaluate("mount(document.body)")).rejects.toThrow(message);
   await page.close();
 });

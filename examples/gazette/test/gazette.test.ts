@@ -65,7 +65,7 @@ test.each([
   await live.close();
 });
 
-test("the two tides move against each other", async () => {
+test("the two tides move against each other where they stand side by side", async () => {
   const page = await open(1280, 800);
   const offset = async (figure: string) =>
     (await box(page, `${figure} img`)).y - (await box(page, `${figure} .frame`)).y;
@@ -74,5 +74,14 @@ test("the two tides move against each other", async () => {
   await scrollPage(page, 800);
   expect((await offset(".tides figure:not(.later)")) - neap).toBeCloseTo(37.5, 0);
   expect((await offset(".tides .later")) - spring).toBeCloseTo(-37.5, 0);
+
+  // One below the other both go the same way.
+  await page.setViewportSize({ width: 600, height: 800 });
+  const { y } = await box(page, ".tides .later");
+  const top = (await page.evaluate(() => scrollY)) + y;
+  await scrollPage(page, top - 300);
+  const before = await offset(".tides .later");
+  await scrollPage(page, top - 200);
+  expect((await offset(".tides .later")) - before).toBeCloseTo(37.5, 0);
   await page.close();
 });

@@ -1,7 +1,9 @@
+import type { Pieces } from "../core/index.ts";
 import { boxedPieces, splitText } from "../core/pieces.ts";
 import { type Declarations, motionConditions } from "../markup/index.ts";
 import { adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
 import { AttributeError } from "./attribute-error.ts";
+import { type AttributeRule, type Attributes, attributesOf, holding, rulesOf } from "./attribute-rules.ts";
 import { type LayerStyle, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
 import { readCue } from "./cues.ts";
 import { rememberAttributes } from "./live.ts";
@@ -9,22 +11,44 @@ import { adoptModel } from "./model-sheet.ts";
 import { textNodes } from "./pieces.ts";
 import { adoptSheet } from "./sheet.ts";
 
+/** Scenes that were taken from existing markup. */
+export interface Adopted {
+  scenes: HTMLElement[];
+  /** Brings their style up to date where other rules hold than before. */
+  restyle(): void;
+}
+
+/** An element that gets a style from its attributes, under the rules that hold. */
+interface Styled {
+  element: HTMLElement;
+  read(attributes: Attributes): LayerStyle;
+  rules: AttributeRule[];
+  pieces: HTMLElement[];
+}
+
 /** Takes scenes from existing markup. Everything is read before anything is written. */
-export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): HTMLElement[] {
+export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): Adopted {
   const scenes = [
     ...(element.matches("[data-lumbit-scene]") ? [element] : []),
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
   ];
-  const keyframes = new Set<string>();
+  const ofScene = (attributes: Attributes) => ({ declarations: sceneStyle(attributes), keyframes: [] });
+  const ofLayer = (attributes: Attributes) => layerStyle(attributes, native);
   const reels = scenes.flatMap(reelsIn);
-  const styled = scenes.flatMap((scene): [HTMLElement, Declarations, LayerStyle["pieces"]?][] => [
-    [scene, sceneStyle(scene)],
-    ...layersIn(scene).map((layer): [HTMLElement, Declarations, LayerStyle["pieces"]?] => {
-      const style = layerStyle(layer, native);
-      for (const text of style.keyframes) keyframes.add(text);
-      return [layer, style.declarations, style.pieces];
+  const styled = scenes.flatMap((scene): Styled[] =>
+    [scene, ...layersIn(scene)].map((own) => ({
+      element: own,
+      read: own === scene ? ofScene : ofLayer,
+      rules: rulesOf(own),
+      pieces: [],
+    })),
+  );
+  const states = new Map(
+    styled.map((entry) => {
+      const { element, read, rules } = entry;
+      return [entry, [[], ...rules.map((rule) => [rule])].map((own) => read(attributesOf(element, own)))];
     }),
-  ]);
+  );
   for (const cued of element.querySelectorAll<HTMLElement>("[data-lumbit-cue]")) readCue(cued);
   for (const scene of scenes)
     if (scene.dataset.lumbitHold !== undefined && scene.childElementCount !== 1)
@@ -35,24 +59,45 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
         "allowed here: a scene that holds has a single element in it, the box that stays on the screen",
       );
   undo.push(adoptModel(element));
+  const keyframes = new Set([...states.values()].flat().flatMap((style) => style.keyframes));
   if (keyframes.size > 0)
     undo.push(adoptSheet(element, `@media ${motionConditions.media} {${[...keyframes].join("\n")}}`));
-  for (const [styledElement, declarations, pieces] of styled) {
-    undo.push(rememberAttributes(styledElement));
-    setStyle(styledElement, declarations);
-    if (scenes.includes(styledElement)) {
-      styledElement.classList.add("lumbit-adopted");
-      if (styledElement.dataset.lumbitHold !== undefined) adoptHold(styledElement, undo);
+  for (const [entry, ownStates] of states) {
+    const { element: own } = entry;
+    undo.push(rememberAttributes(own));
+    if (scenes.includes(own)) {
+      own.classList.add("lumbit-adopted");
+      if (own.dataset.lumbitHold !== undefined) adoptHold(own, undo);
       continue;
     }
     // What is in a group that tilts, or in a slide, moves with it.
-    const inGroup = styledElement.parentElement?.closest("[data-lumbit-tilt], [data-lumbit-reel]");
-    styledElement.classList.add(inGroup ? "lumbit-ramped" : "lumbit-drifts");
-    if (pieces) adoptPieces(styledElement, pieces, undo);
-    if (styledElement.dataset.lumbitPane !== undefined) adoptPane(styledElement, undo);
+    const inGroup = own.parentElement?.closest("[data-lumbit-tilt], [data-lumbit-reel]");
+    own.classList.add(inGroup ? "lumbit-ramped" : "lumbit-drifts");
+    const kind = ownStates.find(({ pieces }) => pieces)?.pieces?.kind;
+    if (kind) entry.pieces = adoptPieces(own, kind, undo);
+    if (own.dataset.lumbitPane !== undefined) adoptPane(own, undo);
   }
+  const restyle = styled.map(styler);
+  for (const step of restyle) step();
   for (const reel of reels) adoptReel(reel, native, undo);
-  return scenes;
+  return { scenes, restyle: () => restyle.forEach((step) => void step()) };
+}
+
+/** What writes the style of an element, and of its pieces, and takes back what it wrote before. */
+function styler({ element, read, rules, pieces }: Styled): () => void {
+  let written: LayerStyle | undefined;
+  return () => {
+    if (written && rules.length === 0) return;
+    const style = read(attributesOf(element, holding(rules)));
+    changeStyle(element, written?.declarations, style.declarations);
+    for (const piece of pieces) changeStyle(piece, written?.pieces?.style, style.pieces?.style);
+    written = style;
+  };
+}
+
+function changeStyle(element: HTMLElement, before: Declarations = {}, after: Declarations = {}): void {
+  for (const name of Object.keys(before)) if (after[name] === undefined) element.style.removeProperty(name);
+  setStyle(element, after);
 }
 
 /** Makes the only element of a scene what stays on the screen while the scene holds. */
@@ -66,12 +111,8 @@ function adoptHold(scene: HTMLElement, undo: (() => void)[]): void {
   held.style.setProperty("top", "0px", "important");
 }
 
-/** Puts the pieces of a text into plain inline boxes, each with its style. */
-function adoptPieces(
-  text: HTMLElement,
-  { kind, style }: NonNullable<LayerStyle["pieces"]>,
-  undo: (() => void)[],
-): void {
+/** Puts the pieces of a text into plain inline boxes. */
+function adoptPieces(text: HTMLElement, kind: Pieces, undo: (() => void)[]): HTMLElement[] {
   const before = [...text.childNodes];
   const copies = before.map((node) => node.cloneNode(true));
   text.replaceChildren(...copies);
@@ -90,7 +131,8 @@ function adoptPieces(
     );
   if (kind === "lines") text.classList.add("lumbit-lines");
   for (const [index, box] of boxes.entries())
-    setStyle(box, { ...style, "--lumbit-late": boxes.length > 1 ? index / (boxes.length - 1) : 0 });
+    setStyle(box, { "--lumbit-late": boxes.length > 1 ? index / (boxes.length - 1) : 0 });
+  return boxes;
 }
 
 /** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */

@@ -16,6 +16,7 @@ import {
   waysOf,
 } from "../markup/index.ts";
 import { AttributeError } from "./attribute-error.ts";
+import type { Attributes } from "./attribute-rules.ts";
 import { isMoment } from "./position.ts";
 
 /** The attributes that make an element a layer. */
@@ -29,6 +30,7 @@ const layerAttributes = [
   "hold",
   "tilt",
   "pane",
+  "rules",
 ];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
@@ -48,8 +50,9 @@ export interface LayerStyle {
   pieces?: { kind: Pieces; style: Declarations };
 }
 
-export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
-  const settings = layerSettings(element);
+export function layerStyle(attributes: Attributes, native: boolean): LayerStyle {
+  const { element } = attributes;
+  const settings = layerSettings(attributes);
   const kind = element instanceof HTMLImageElement ? { image: element.src } : { text: "" };
   const layer = { ...kind, ...settings } as Layer;
   const slides = element.parentElement?.closest("[data-lumbit-reel]") && speedOf(settings) !== 1;
@@ -62,7 +65,7 @@ export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
     declarations: {
       ...motionCss(settings, speedOf(settings)),
       "--lumbit-tilt": read(
-        element,
+        attributes,
         "tilt",
         (text) => numberIf(text, (value) => value >= 0 && value <= 45),
         "a number of degrees from 0 to 45",
@@ -78,27 +81,29 @@ export function layerStyle(element: HTMLElement, native: boolean): LayerStyle {
   };
 }
 
-function layerSettings(element: Element): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold"> {
-  const depth = read(element, "depth", parseDepth, 'a number above -1, or "horizon"');
+function layerSettings(
+  attributes: Attributes,
+): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold"> {
+  const depth = read(attributes, "depth", parseDepth, 'a number above -1, or "horizon"');
   const speed = read(
-    element,
+    attributes,
     "speed",
     (text) => numberIf(text, (value) => value >= 0),
     "a number of 0 or more",
   );
   if (depth !== undefined && speed !== undefined)
     throw new AttributeError(
-      element,
-      "data-lumbit-speed",
+      attributes.element,
+      attributes.nameOf("speed"),
       String(speed),
       "allowed beside data-lumbit-depth; keep one",
     );
   const travel: Travel = {
-    x: read(element, "travel-x", parseOffsets, 'two lengths such as "0px -40%"'),
-    y: read(element, "travel-y", parseOffsets, 'two lengths such as "0px -40%"'),
-    over: read(element, "travel-over", parseOver, 'two moments such as "entry 0% exit 100%"'),
+    x: read(attributes, "travel-x", parseOffsets, 'two lengths such as "0px -40%"'),
+    y: read(attributes, "travel-y", parseOffsets, 'two lengths such as "0px -40%"'),
+    over: read(attributes, "travel-over", parseOver, 'two moments such as "entry 0% exit 100%"'),
     of: read(
-      element,
+      attributes,
       "travel-of",
       (text) => oneOf(text, ["scene", "layer", "page"] as const),
       '"scene", "layer" or "page"',
@@ -107,47 +112,53 @@ function layerSettings(element: Element): Motion & Pick<Layer, "direction" | "tr
   return {
     ...(speed === undefined ? { depth } : { speed }),
     direction: read(
-      element,
+      attributes,
       "direction",
       parseDirection,
       '"down", "up", "left", "right" or an angle in degrees',
     ),
     ...((travel.x || travel.y) && { travel }),
-    ramps: read(element, "ramps", parseRamps, rampsAllowed),
-    hold: read(element, "hold", parseOver, 'two moments such as "entry 100% exit 0%"'),
+    ramps: read(attributes, "ramps", parseRamps, rampsAllowed),
+    hold: read(attributes, "hold", parseOver, 'two moments such as "entry 100% exit 0%"'),
   };
 }
 
 /** The style that a scene's attributes ask for. */
-export function sceneStyle(element: HTMLElement): Declarations {
-  const number = (name: string) => read(element, name, (text) => numberIf(text, () => true), "a number");
+export function sceneStyle(attributes: Attributes): Declarations {
+  const number = (name: string) => read(attributes, name, (text) => numberIf(text, () => true), "a number");
   const settle = read(
-    element,
+    attributes,
     "settle",
     parseSettle,
     '"auto", "enter", "top", "middle", "bottom", "leave" or a share from 0 to 1',
   );
-  read(element, "width", (text) => oneOf(text, ["full"] as const), '"full", from edge to edge of the page');
   return {
+    "--lumbit-width": read(
+      attributes,
+      "width",
+      (text) => oneOf(text, ["full"] as const),
+      '"full", from edge to edge of the page',
+    ),
     "--lumbit-settle": settleCss(settle ?? "auto"),
-    "--lumbit-l": read(element, "hold", parseExtent, 'a length such as "120vh"'),
+    "--lumbit-l": read(attributes, "hold", parseExtent, 'a length such as "120vh"'),
     "--lumbit-relief": number("relief"),
     "--lumbit-pan": number("pan"),
     "--lumbit-push": number("push"),
-    "--lumbit-sway": read(element, "sway", parseExtent, 'a length such as "40px"'),
+    "--lumbit-sway": read(attributes, "sway", parseExtent, 'a length such as "40px"'),
   };
 }
 
 function read<T>(
-  element: Element,
+  attributes: Attributes,
   name: string,
   parse: (text: string) => T | undefined,
   allowed: string,
 ): T | undefined {
-  const text = element.getAttribute(`data-lumbit-${name}`)?.trim();
+  const text = attributes.get(name);
   if (text === undefined) return undefined;
   const value = parse(text);
-  if (value === undefined) throw new AttributeError(element, `data-lumbit-${name}`, text, allowed);
+  if (value === undefined)
+    throw new AttributeError(attributes.element, attributes.nameOf(name), text, allowed);
   return value;
 }
 

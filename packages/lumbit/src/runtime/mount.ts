@@ -45,12 +45,13 @@ export function mount(element: HTMLElement, options: MountOptions = {}): Mounted
   const driver = wanted === "auto" ? (supportsNative() && smoothing === 0 ? "native" : "scripted") : wanted;
   mounted.get(element)?.dispose();
   const undo: (() => void)[] = [];
-  const built = options.scene && build(element, options.scene, options.page ?? {}, undo);
-  const scenes = built ? [element] : adopt(element, driver === "native", undo);
+  const { scenes, restyle } = options.scene
+    ? { scenes: [element], ...build(element, options.scene, options.page ?? {}, undo) }
+    : adopt(element, driver === "native", undo);
   for (const scene of scenes) scene.dataset.lumbitDriver = driver;
   let sway: Sway | undefined;
   const setEdges = () => {
-    built?.restyle();
+    restyle();
     scenes.forEach(measureEdges);
     scenes.forEach(measureLines);
     sway?.refresh();

@@ -1,0 +1,88 @@
+import { AttributeError } from "./attribute-error.ts";
+
+/** The settings in an element's attributes, read by their names without `data-lumbit-`. */
+export interface Attributes {
+  element: HTMLElement;
+  get(name: string): string | undefined;
+  /** How messages call a setting. */
+  nameOf(name: string): string;
+}
+
+/** A change of attributes where a media query holds; a setting without a value is taken away. */
+export interface AttributeRule {
+  media: string;
+  changes: ReadonlyMap<string, string | undefined>;
+}
+
+const ofScene = ["settle", "hold", "relief", "pan", "push", "sway", "width"];
+const ofLayer = [
+  ...["depth", "speed", "direction", "travel-x", "travel-y", "travel-over", "travel-of"],
+  ...["ramps", "hold", "tilt"],
+];
+const attribute = "data-lumbit-rules";
+
+/**
+ * The rules of an element.
+ *
+ * @throws AttributeError when they are none, or change what they may not
+ */
+export function rulesOf(element: HTMLElement): AttributeRule[] {
+  const text = element.getAttribute(attribute);
+  if (text === null) return [];
+  const isScene = element.dataset.lumbitScene !== undefined;
+  const known = isScene ? ofScene : ofLayer;
+  const wrong = (allowed: string) => new AttributeError(element, attribute, text, allowed);
+  const rules = parse(text);
+  if (!rules)
+    throw wrong(
+      'a JSON list of rules such as [{"media": "(max-width: 600px)", "depth": 0.4, "hold": "none"}]',
+    );
+  return rules.map(({ media, ...settings }) => {
+    if (typeof media !== "string" || matchMedia(media).media === "not all")
+      throw wrong('a list of rules that each have a "media" such as "(max-width: 600px)"');
+    const unknown = Object.keys(settings).find((name) => !known.includes(name));
+    if (unknown !== undefined)
+      throw wrong(
+        `a list of rules of a ${isScene ? "scene" : "layer"}, which may change ${known.join(", ")}`,
+      );
+    if (isScene && "hold" in settings && element.dataset.lumbitHold === undefined)
+      throw wrong('allowed to change "hold" here: give the scene a data-lumbit-hold, "0px" for none');
+    const changes = new Map(Object.entries(settings).map(([name, value]) => [name, textOf(value)]));
+    // Depth and speed exclude each other: one replaces the other.
+    if (changes.has("depth") && !changes.has("speed")) changes.set("speed", undefined);
+    else if (changes.has("speed") && !changes.has("depth")) changes.set("depth", undefined);
+    return { media, changes };
+  });
+}
+
+/** Those rules whose media queries hold. */
+export const holding = (rules: readonly AttributeRule[]): AttributeRule[] =>
+  rules.filter(({ media }) => matchMedia(media).matches);
+
+/** The settings of an element where some of its rules hold. */
+export function attributesOf(element: HTMLElement, rules: readonly AttributeRule[]): Attributes {
+  const changed = (name: string) => rules.findLast(({ changes }) => changes.has(name));
+  return {
+    element,
+    get: (name) => {
+      const rule = changed(name);
+      return rule ? rule.changes.get(name) : element.getAttribute(`data-lumbit-${name}`)?.trim();
+    },
+    nameOf: (name) => (changed(name) ? `${attribute}: ${name}` : `data-lumbit-${name}`),
+  };
+}
+
+function parse(text: string): Record<string, unknown>[] | undefined {
+  try {
+    const rules: unknown = JSON.parse(text);
+    const isList =
+      Array.isArray(rules) && rules.every((rule) => typeof rule === "object" && rule && !Array.isArray(rule));
+    return isList ? rules : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** A value as it stands in an attribute. */
+const textOf = (value: unknown): string | undefined =>
+  value === "none" ? undefined : typeof value === "object" ? JSON.stringify(value) : String(value);
