@@ -57,3 +57,32 @@ test("a page of many layers skips those far from the view, and none of those in 
   expect([scrollWidth, scrollHeight]).toEqual([1280, layout.scrollHeight]);
   await browser.close();
 });
+
+test("on a long page too a rule carries a layer over the content and back", async () => {
+  const folder = temporaryFolder();
+  const wave = {
+    ...{ name: "wave", shape: "rectangle", background: "#034", depth: 0.5 },
+    place: { left: 0, right: 0, top: "-100vh", height: "300vh" },
+    rules: [{ media: "(max-width: 600px)", depth: 0 }],
+  } as const;
+  const hours = { name: "hours", height: "100vh", content: [{ text: "Hours", as: "h2" }], layers: [wave] };
+  const crossed = { ...page, scenes: [hours, ...page.scenes] } as Page;
+  writeFileSync(join(folder, "page.css"), pageCss(crossed, assets));
+  writeFileSync(join(folder, "index.html"), pageHtml(crossed, { assets, stylesheet: "page.css" }));
+  const browser = await launchChromium();
+  const tab = await browser.newPage();
+  await tab.goto(pathToFileURL(join(folder, "index.html")).href);
+  for (const [width, found] of [
+    [1000, "H2"],
+    [500, "DIV"],
+    [1000, "H2"],
+  ] as const) {
+    await tab.setViewportSize({ width, height: 800 });
+    await scrollPage(tab, 0);
+    const { left, top } = await tab.locator("h2").evaluate((heading) => heading.getBoundingClientRect());
+    expect(
+      await tab.evaluate(([x, y]) => document.elementFromPoint(x + 5, y + 5)?.tagName, [left, top] as const),
+    ).toBe(found);
+  }
+  await browser.close();
+});

@@ -60,7 +60,7 @@ const document = {
           background: "#034",
           depth: 0.5,
           place: { left: 0, right: 0, top: "-100vh", height: "300vh" },
-          rules: [{ media: narrow, depth: -0.1 }],
+          rules: [{ media: narrow, depth: 0 }],
         },
       ],
     },

@@ -22,7 +22,7 @@ import { hasAnyWays } from "./motion.ts";
 import { isBoxed } from "./pane.ts";
 import { layerPieces } from "./ramp.ts";
 import { isReel, slidesAgainst } from "./reel.ts";
-import { isHeld, stageLayers } from "./stage.ts";
+import { crossesContent, isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
 /**
@@ -48,15 +48,20 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     ...(scene.content ? [contentElement(scene.content)] : []),
     ...stage(front),
   ];
+  const crossed = crossesContent(scene) && "lumbit-crossed";
   return element(
     "section",
     {
       id: scene.name,
       "data-lumbit-scene": scene.name,
       "data-lumbit-driver": "native",
-      class: classes("lumbit-scene", scene.content && "lumbit-flows", isHeld(scene) && "lumbit-track"),
+      class: classes(
+        "lumbit-scene",
+        scene.content && "lumbit-flows",
+        isHeld(scene) ? "lumbit-track" : crossed,
+      ),
     },
-    isHeld(scene) ? [element("div", { class: "lumbit-held" }, inside)] : inside,
+    isHeld(scene) ? [element("div", { class: classes("lumbit-held", crossed) }, inside)] : inside,
   );
 }
 

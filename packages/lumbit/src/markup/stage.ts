@@ -7,6 +7,7 @@ import {
   type Scene,
   speedOf,
   stageOf,
+  statesOf,
 } from "../core/index.ts";
 
 /** Whether a scene holds, at some viewport at least. */
@@ -49,10 +50,16 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
   const lowestMoving = Math.min(...scene.layers.filter((layer) => !isFixed(layer)).map(orderOf));
   const fixed = scene.layers.filter((layer) => isFixed(layer) && orderOf(layer) < lowestMoving);
   const moving = scene.layers.filter((layer) => !fixed.includes(layer));
-  const isFront = (layer: Layer) => scene.content !== undefined && orderOf(layer) >= orderSteps;
   return {
     fixed,
-    back: moving.filter((layer) => !isFront(layer)),
-    front: moving.filter(isFront),
+    back: moving.filter((layer) => !scene.content || !isFront(layer)),
+    front: moving.filter((layer) => scene.content && isFront(layer)),
   };
 }
+
+/** Whether a layer is painted over its scene's content. */
+const isFront = (layer: Layer) => orderOf(layer) >= orderSteps;
+
+/** Whether a rule carries a layer of a scene from one side of its content to the other. */
+export const crossesContent = ({ content, layers }: Scene): boolean =>
+  content !== undefined && layers.some((layer) => new Set(statesOf(layer).map(isFront)).size > 1);
