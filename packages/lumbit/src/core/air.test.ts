@@ -1,8 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { blurAt, hazedOpacity } from "./air.ts";
-import { speedAt } from "./depth.ts";
-import type { Depth } from "./page.ts";
+import { type Depth, speedAt } from "./depth.ts";
 
 const viewport = { width: 1280, height: 800 };
 const depth = fc.double({ min: -0.9, max: 500, noNaN: true });

@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { hasUnknownEdges } from "./automatic.ts";
-import type { Page, Scene } from "./page.ts";
+import type { Page } from "./page.ts";
+import type { Scene } from "./scene.ts";
 
 const page = (...scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
 const flow = (more: Partial<Scene> = {}): Scene => ({

@@ -1,6 +1,7 @@
-import { type Length, type Page, type Scene, sceneHeight } from "./page.ts";
+import type { Page } from "./page.ts";
 import { statesOf } from "./rules.ts";
-import { resolveLength } from "./units.ts";
+import { type Scene, sceneHeight } from "./scene.ts";
+import { type Length, resolveLength } from "./units.ts";
 
 /** Whether a scene may be as high as its content, which only a browser or a measurement knows. */
 export const isAutomatic = (scene: Scene): boolean => scene.content !== undefined;

@@ -1,4 +1,11 @@
-import type { Depth, Direction, Motion } from "./page.ts";
+/** Distance behind the page surface in camera distances, more than -1; `"horizon"` is infinitely far. */
+export type Depth = number | "horizon";
+
+/** A layer gives its depth, or its speed (0 fixed, 1 with the page), or neither: then it lies on the surface. */
+export type Motion = { depth?: Depth; speed?: never } | { speed?: number; depth?: never };
+
+/** Where drift carries a layer as the reader scrolls down: a side, or degrees clockwise from up, as in CSS. */
+export type Direction = "down" | "up" | "left" | "right" | number;
 
 /**
  * The speed of a layer at a depth (in camera distances, more than -1, `Infinity` the horizon): screen movement

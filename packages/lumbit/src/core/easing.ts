@@ -1,4 +1,11 @@
-import type { Easing } from "./page.ts";
+/** A CSS easing function. */
+export type Easing =
+  | "linear"
+  | "ease"
+  | `ease-${"in" | "out" | "in-out"}`
+  | `step-${"start" | "end"}`
+  | `cubic-bezier(${string})`
+  | `steps(${string})`;
 
 const named: Record<string, readonly [number, number, number, number]> = {
   ease: [0.25, 0.1, 0.25, 1],

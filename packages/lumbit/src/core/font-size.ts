@@ -1,5 +1,22 @@
-import type { FittedSize, FluidSize, Length, TextLayer, TextStyle } from "./page.ts";
-import { resolveLength, type Viewport } from "./units.ts";
+import type { TextLayer } from "./layer.ts";
+import type { TextStyle } from "./text-style.ts";
+import { type Length, resolveLength, type Viewport } from "./units.ts";
+
+/** A size that grows with the width of the viewport: `min` at `from` or narrower, `max` at `to` or wider. */
+export interface FluidSize {
+  min: `${number}px`;
+  max: `${number}px`;
+  /** Viewport width in px at which `min` ends; 360 by default. */
+  from?: number;
+  /** Viewport width in px at which `max` is reached; 1440 by default. */
+  to?: number;
+}
+
+/** A size at which the widest line of a text is exactly as wide as said; the text breaks only where it says. */
+export interface FittedSize {
+  /** Percentages are of the width of the box around, as in `place`. */
+  fit: Length;
+}
 
 /** A fluid size in numbers: px, and the viewport widths in px between which it grows. */
 export const fluidSize = ({ min, max, from = 360, to = 1440 }: FluidSize) => ({

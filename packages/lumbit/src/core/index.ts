@@ -2,11 +2,30 @@ export { blurAt, hazedOpacity } from "./air.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { type Box, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-rule.ts";
-export { depthAt, depthNumber, depthOf, directionVector, speedAt, speedOf } from "./depth.ts";
-export { type Drift, driftOf, type Stage } from "./drift.ts";
-export { eased } from "./easing.ts";
-export { fittedWidth, fluidSize, isFitted, resolveFontSize } from "./font-size.ts";
+export * from "./cue.ts";
+export {
+  type Depth,
+  type Direction,
+  depthAt,
+  depthNumber,
+  depthOf,
+  directionVector,
+  type Motion,
+  speedAt,
+  speedOf,
+} from "./depth.ts";
+export { type Camera, type Drift, driftOf, type Stage } from "./drift.ts";
+export { type Easing, eased } from "./easing.ts";
+export {
+  type FittedSize,
+  type FluidSize,
+  fittedWidth,
+  fluidSize,
+  isFitted,
+  resolveFontSize,
+} from "./font-size.ts";
 export * from "./kinds.ts";
+export * from "./layer.ts";
 export {
   columnDefaults,
   columnWidth,
@@ -18,22 +37,51 @@ export {
   stageOf,
 } from "./layout.ts";
 export { matchesMedia } from "./media.ts";
-export { type MomentContext, momentAt, type PassageOf, parseMoment, rangeOf } from "./moment.ts";
+export {
+  type Moment,
+  type MomentContext,
+  momentAt,
+  type PassageOf,
+  parseMoment,
+  type RangeName,
+  rangeOf,
+} from "./moment.ts";
 export * from "./needs.ts";
 export { orderOf, orderSteps } from "./order.ts";
 export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
 export * from "./page.ts";
 export { type Passage, type PassageInput, passageOf, passedAt } from "./passage.ts";
-export { boxedPieces, lateness, splitText, type TextPart } from "./pieces.ts";
-export { type NaturalSize, type PlaceContext, placedBox } from "./place.ts";
+export { boxedPieces, lateness, type Pieces, splitText, type TextPart } from "./pieces.ts";
+export { type NaturalSize, type Place, type PlaceContext, placedBox } from "./place.ts";
 export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
-export { piecesOf, type ResolvedRamp, rampAt, rampDefaults, rampsOf, resolveRamps } from "./ramp.ts";
-export { applyRules, changedBy, statesOf } from "./rules.ts";
-export { settleAt } from "./settle.ts";
-export { averageAdvance, buttonPadding, elementOf, largestOpticalSize, textDefaults } from "./text-style.ts";
+export {
+  piecesOf,
+  type Ramp,
+  type ResolvedRamp,
+  rampAt,
+  rampDefaults,
+  rampsOf,
+  resolveRamps,
+  type Stop,
+  type Travel,
+} from "./ramp.ts";
+export { type Reel, swipeWidth } from "./reel.ts";
+export { applyRules, changedBy, type Rule, statesOf } from "./rules.ts";
+export * from "./scene.ts";
+export { type Settle, settleAt } from "./settle.ts";
+export {
+  averageAdvance,
+  buttonPadding,
+  elementOf,
+  largestOpticalSize,
+  type TextStyle,
+  textDefaults,
+} from "./text-style.ts";
 export {
   inUnit,
+  type Length,
   type LengthContext,
+  type LengthUnit,
   parseLength,
   resolveLength,
   sumLengths,

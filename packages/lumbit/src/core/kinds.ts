@@ -1,4 +1,5 @@
-import type { GroupLayer, ImageLayer, Layer, Scene, ShapeLayer, Slide, TextLayer } from "./page.ts";
+import type { GroupLayer, ImageLayer, Layer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
+import type { Scene } from "./scene.ts";
 
 export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== undefined;
 export const isText = (layer: Layer): layer is TextLayer => layer.text !== undefined;

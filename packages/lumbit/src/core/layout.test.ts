@@ -1,9 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { randomScenes as scenes, randomViewport as viewport } from "../../../../test/random-scenes.ts";
+import type { Layer } from "./layer.ts";
 import { layoutPage, type Natural } from "./layout.ts";
-import type { Layer, Page, Scene } from "./page.ts";
+import type { Page } from "./page.ts";
 import { poseAt } from "./pose.ts";
+import type { Scene } from "./scene.ts";
 
 const natural: Natural = {
   layer: (layer) => (layer.image ? { width: 400, height: 300 } : { width: 240, height: 60 }),

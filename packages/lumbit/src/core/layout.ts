@@ -4,28 +4,19 @@ import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftOf, type Stage } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
 import { fillsScene, hasPane, hasReel, isGroup, isImage, isText, overscans } from "./kinds.ts";
+import type { GroupLayer, Layer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { type Overscan, overscanOf } from "./overscan.ts";
-import {
-  type GroupLayer,
-  type Layer,
-  type Length,
-  type Page,
-  type PageLook,
-  type Place,
-  type Scene,
-  type Slide,
-  sceneHeight,
-  swipeWidth,
-} from "./page.ts";
+import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
-import { placedBox } from "./place.ts";
+import { type Place, placedBox } from "./place.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
-import { layoutReel, type SlideLayout, slideOffsets } from "./reel.ts";
+import { layoutReel, type SlideLayout, slideOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
+import { type Scene, sceneHeight } from "./scene.ts";
 import { settleAt } from "./settle.ts";
-import { resolveLength, type Viewport } from "./units.ts";
+import { type Length, resolveLength, type Viewport } from "./units.ts";
 
 /** The natural sizes of a page, in px: measured or estimated by the caller. */
 export interface Natural {

@@ -4,10 +4,11 @@ import { depthAt, speedAt } from "./depth.ts";
 import { type Drift, driftOf } from "./drift.ts";
 import { layoutPage, type Natural } from "./layout.ts";
 import { type Overscan, overscanOf, type Pane } from "./overscan.ts";
-import type { Page, Scene, Settle } from "./page.ts";
+import type { Page } from "./page.ts";
 import { passageOf } from "./passage.ts";
 import { poseAt } from "./pose.ts";
-import { settleAt } from "./settle.ts";
+import type { Scene } from "./scene.ts";
+import { type Settle, settleAt } from "./settle.ts";
 
 const length = fc.double({ min: 50, max: 6000, noNaN: true });
 const settle: fc.Arbitrary<Settle> = fc.oneof(

@@ -1,6 +1,10 @@
 import type { Box } from "./box.ts";
-import type { Moment, RangeName } from "./page.ts";
 import type { Viewport } from "./units.ts";
+
+/** A moment of a passage: a range of the scroll-driven animation standard and a percentage of it. */
+export type Moment = `${RangeName} ${number}%`;
+
+export type RangeName = "cover" | "contain" | "entry" | "exit" | "entry-crossing" | "exit-crossing";
 
 /** Splits a moment into the range's name and a share of it. */
 export function parseMoment(moment: Moment): { range: RangeName; share: number } {

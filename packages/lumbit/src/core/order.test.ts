@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import type { Depth } from "./depth.ts";
+import type { Layer } from "./layer.ts";
 import { orderOf } from "./order.ts";
-import type { Depth, Layer } from "./page.ts";
 
 const depth = fc.double({ min: -0.9, max: 300, noNaN: true });
 const at = (depth: Depth, order?: Depth): Layer => ({

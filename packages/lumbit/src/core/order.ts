@@ -1,5 +1,5 @@
 import { depthNumber, depthOf, speedAt } from "./depth.ts";
-import type { Layer } from "./page.ts";
+import type { Layer } from "./layer.ts";
 
 /**
  * A layer's place in the paint order, as a whole number: far layers have less and are painted first; equals are

@@ -1,4 +1,5 @@
-import type { Pieces } from "./page.ts";
+/** What a text is split into. */
+export type Pieces = "lines" | "words" | "letters";
 
 /** A part of a text: a piece, or the white space between pieces. */
 export interface TextPart {

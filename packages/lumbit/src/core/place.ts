@@ -1,6 +1,27 @@
 import type { Box, Size } from "./box.ts";
-import type { Length, Place } from "./page.ts";
-import { resolveLength, type Viewport } from "./units.ts";
+import { type Length, resolveLength, type Viewport } from "./units.ts";
+
+type Start<Inset extends string, Size extends string> =
+  | (Partial<Record<Inset | Size, Length>> & { [K in Opposite<Inset>]?: never })
+  | (Record<Opposite<Inset>, Length> & Partial<Record<Size, Length>> & { [K in Inset]?: never })
+  | (Record<Inset | Opposite<Inset>, Length> & { [K in Size]?: never });
+
+type Opposite<Inset extends string> = Inset extends "left" ? "right" : "bottom";
+
+type Centred<Inset extends string, Size extends string> = Partial<Record<Size, Length>> & {
+  [K in Inset | Opposite<Inset>]?: never;
+};
+
+type AlongX = Start<"left", "width">;
+
+type AlongY = Start<"top", "height">;
+
+/** Where a layer stands at the settle moment, against the box around it, in CSS inset and size names. */
+export type Place =
+  | ({ center?: never } & AlongX & AlongY)
+  | ({ center: "x" } & Centred<"left", "width"> & AlongY)
+  | ({ center: "y" } & AlongX & Centred<"top", "height">)
+  | ({ center: "both" } & Centred<"left", "width"> & Centred<"top", "height">);
 
 /** How large a layer is by itself: the caller measured it, or estimated it. Takes the width it may use, in px. */
 export type NaturalSize = (availableWidth: number) => Size;

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { eased } from "./easing.ts";
-import type { Easing, Layer } from "./page.ts";
+import { type Easing, eased } from "./easing.ts";
+import type { Layer } from "./layer.ts";
 import { rampAt, rampedAt, resolveRamps } from "./ramp.ts";
 
 const context = {

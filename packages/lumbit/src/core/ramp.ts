@@ -1,8 +1,64 @@
 import type { Drift } from "./drift.ts";
-import { eased } from "./easing.ts";
-import { type MomentContext, momentAt } from "./moment.ts";
-import type { Easing, Layer, Pieces, Ramp } from "./page.ts";
-import { resolveLength } from "./units.ts";
+import { type Easing, eased } from "./easing.ts";
+import type { Layer } from "./layer.ts";
+import { type Moment, type MomentContext, momentAt } from "./moment.ts";
+import type { Pieces } from "./pieces.ts";
+import type { TextStyle } from "./text-style.ts";
+import { type Length, resolveLength } from "./units.ts";
+
+/** Movement from one offset to another, for those who think in distances. It is added to any drift. */
+export interface Travel {
+  /** Offsets to the right at the start and the end; percentages are of the layer's own width. */
+  x?: readonly [from: Length, to: Length];
+  /** Offsets downwards at the start and the end; percentages are of the layer's own height. */
+  y?: readonly [from: Length, to: Length];
+  /** The moments between which it happens; `["cover 0%", "cover 100%"]` by default. */
+  over?: readonly [start: Moment, end: Moment];
+  /** Whose passage that is: the scene's (default), the layer's own, or the scroll range of the whole page. */
+  of?: "scene" | "layer" | "page";
+}
+
+/** A value that a ramp has at a moment, and how it goes on from there: evenly when it does not say. */
+export interface Stop<Value> {
+  at: Moment;
+  value: Value;
+  easing?: Easing;
+}
+
+interface RampOf<Property extends string, Value> {
+  property: Property;
+  /** Two or more, in the order in which they are passed. */
+  stops: readonly [Stop<Value>, Stop<Value>, ...Stop<Value>[]];
+  /** Whose passage the moments belong to: the scene's (default), the layer's own, or the page's scroll range. */
+  of?: "scene" | "layer" | "page";
+}
+
+/** What a text's pieces may have one after the other. */
+interface InPieces {
+  /** Lines are those on the reader's screen. */
+  pieces?: Pieces;
+  /** How much of the whole way passes until the last piece begins, 0..1; 0.5 by default. */
+  stagger?: number;
+}
+
+/** A property that follows the scroll between moments, and back. */
+export type Ramp =
+  | RampOf<"scale" | "brightness" | "saturation", number>
+  | (RampOf<"opacity" | "fontWeight", number> & InPieces)
+  /** Degrees, clockwise. */
+  | RampOf<"rotate", number>
+  | RampOf<"blur", `${number}px`>
+  /** Offsets to the right and downwards; percentages are of the layer's own size. */
+  | RampOf<"x" | "y", Length>
+  /** Of a text its letters', of a shape or group its background's. */
+  | (RampOf<"color", string> & InPieces)
+  /** What is cut off at the top, right, bottom and left, as in the CSS function `inset()`. */
+  | RampOf<"clip", string>
+  | (RampOf<"letterSpacing", NonNullable<TextStyle["letterSpacing"]>> & InPieces)
+  /** Which part of a picture or gradient shows, across and down. */
+  | RampOf<"backgroundPosition", `${number}% ${number}%`>
+  /** An axis of a variable font, by its tag. */
+  | (RampOf<"axis", number> & InPieces & { axis: string });
 
 /** The properties of a pose that ramps may change, with what they are without one. */
 export const rampDefaults = {

@@ -1,8 +1,21 @@
 import type { Size } from "./box.ts";
 import { speedOf } from "./depth.ts";
-import type { GroupLayer, Layer } from "./page.ts";
+import type { GroupLayer, Layer } from "./layer.ts";
 import { type Passage, passageOf } from "./passage.ts";
-import { resolveLength, type Viewport } from "./units.ts";
+import { type Length, resolveLength, type Viewport } from "./units.ts";
+
+/** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
+export interface Reel {
+  /** The width of a slide; percentages are of the reel, all of it by default. */
+  width?: Length;
+  /** Space between slides; 0 by default. */
+  gap?: Length;
+  /** How much of a slide has to be in view for its title to come in, 0..1; 0.6 by default. */
+  share?: number;
+}
+
+/** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
+export const swipeWidth = 600;
 
 /** One slide of a reel, in px. A slide goes through its reel as a scene goes through the viewport, on its side. */
 export interface SlideLayout {

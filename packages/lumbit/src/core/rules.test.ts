@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
-import type { Layer, Page } from "./page.ts";
+import type { Layer } from "./layer.ts";
+import type { Page } from "./page.ts";
 import { applyRules } from "./rules.ts";
 
 const tablet = { width: 900, height: 1200 };

@@ -1,7 +1,12 @@
 import { isGroup } from "./kinds.ts";
+import type { Layer } from "./layer.ts";
 import { matchesMedia } from "./media.ts";
-import type { Layer, Page, Rule, Scene } from "./page.ts";
+import type { Page } from "./page.ts";
+import type { Scene } from "./scene.ts";
 import type { Viewport } from "./units.ts";
+
+/** A change of settings where a standard media query holds; later rules win. */
+export type Rule<Settings> = { media: string } & Settings;
 
 /** A page with the rules that hold at a viewport applied to it: the page as that viewport has it. */
 export function applyRules(page: Page, viewport: Viewport): Page {

@@ -1,5 +1,7 @@
-import type { Settle } from "./page.ts";
 import type { Passage } from "./passage.ts";
+
+/** When every layer of a scene stands where it was placed; a number is a share (0..1) of the passage. */
+export type Settle = "auto" | "enter" | "top" | "middle" | "bottom" | "leave" | number;
 
 /**
  * The position p0 in the passage, in px, at which every layer stands exactly where it was placed.

@@ -1,4 +1,22 @@
-import type { TextLayer } from "./page.ts";
+import type { FittedSize, FluidSize } from "./font-size.ts";
+import type { TextLayer } from "./layer.ts";
+import type { Length } from "./units.ts";
+
+/** Text settings, named as the CSS properties are in the CSSOM. */
+export interface TextStyle {
+  color?: string;
+  fontFamily?: string;
+  fontSize?: Length | FluidSize | FittedSize;
+  fontWeight?: number;
+  fontStyle?: "normal" | "italic";
+  lineHeight?: number;
+  letterSpacing?: `${number}em` | Length;
+  textAlign?: "left" | "center" | "right";
+  /** The text is never wider than this; percentages are of the scene's width. */
+  maxWidth?: Length;
+  /** Width of the letters' outline; the letters are then drawn as outlines only. */
+  outline?: Length;
+}
 
 /** What a text looks like when it does not say; the family is the page's. */
 export const textDefaults = {

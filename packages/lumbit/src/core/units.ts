@@ -1,4 +1,7 @@
-import type { Length, LengthUnit } from "./page.ts";
+/** A length with its unit. Percentages refer to the width or height of the box around, as in CSS. */
+export type Length = 0 | `${number}${LengthUnit}`;
+
+export type LengthUnit = "px" | "%" | "rem" | "vw" | "vh" | `${"s" | "l" | "d"}v${"w" | "h"}`;
 
 /** The part of the screen that shows the page, in CSS pixels. */
 export interface Viewport {

@@ -1,4 +1,4 @@
-import type { Cue } from "../core/page.ts";
+import type { Cue } from "../core/cue.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { prefersStillness, watchLayout } from "./driver.ts";
 import { childrenOf } from "./live.ts";

@@ -1,4 +1,4 @@
-import type { Pieces } from "../core/page.ts";
+import type { Pieces } from "../core/pieces.ts";
 import { splitText } from "../core/pieces.ts";
 
 /** A text that was split: its pieces, those that belong together in a group, and what makes it one text again. */

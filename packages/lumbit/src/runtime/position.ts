@@ -1,5 +1,5 @@
+import type { Moment } from "../core/moment.ts";
 import { type PassageOf, parseMoment, rangeOf } from "../core/moment.ts";
-import type { Moment } from "../core/page.ts";
 
 /** Whether a text is a moment. */
 export const isMoment = (text: string): boolean =>

@@ -1,5 +1,5 @@
 import { rangeOf } from "../core/moment.ts";
-import { swipeWidth } from "../core/page.ts";
+import { swipeWidth } from "../core/reel.ts";
 import { prefersStillness } from "./driver.ts";
 import { scrollerOf } from "./scroller.ts";
 

@@ -1,5 +1,5 @@
+import type { Moment } from "../core/moment.ts";
 import { type PassageOf, rangeOf } from "../core/moment.ts";
-import type { Moment } from "../core/page.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
 import { type Around, positionOf } from "./position.ts";
 import { reachSheet } from "./reach.ts";
