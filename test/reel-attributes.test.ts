@@ -86,8 +86,12 @@ async function open(html: string, width = 1000): Promise<Page> {
 }
 const reel = `data-lumbit-reel='{"width": "80%", "gap": "20px"}'`;
 
-test.each(["native", "scripted"])("a row of markup travels as the model says, %s", async (driver) => {
-  const page = await open(markup(reel));
+test.each([
+  ["native", "ltr"],
+  ["scripted", "ltr"],
+  ["native", "rtl"],
+])("a row of markup travels as the model says, %s, %s", async (driver, written) => {
+  const page = await open(`<html dir="${written}">${markup(reel)}`);
   const before = await page.evaluate(() => document.body.innerHTML);
   await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
   const viewport = { width: 1000, height: 800 };
@@ -108,6 +112,7 @@ test.each(["native", "scripted"])("a row of markup travels as the model says, %s
     }
   }
   expect(compared).toBeGreaterThan(40);
+  expect(await page.locator("#bass").evaluate((slide) => getComputedStyle(slide).direction)).toBe(written);
   await page.evaluate("own.dispose()");
   expect(await page.evaluate(() => document.body.innerHTML)).toBe(before);
   await page.close();

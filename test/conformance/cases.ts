@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { Layer, Page, PageLook, Ramp, Scene } from "lumbit/core";
+import type { Layer, Length, Page, PageLook, Ramp, Scene } from "lumbit/core";
 import { randomScenes } from "../random-scenes.ts";
 
 /** One row of the conformance table: a feature and a page that uses it. */
@@ -33,6 +33,47 @@ const ramp = (property: string, ...stops: [at: string, value: string | number, e
     property,
     stops: stops.map(([at, value, easing]) => ({ at, value, ...(easing && { easing }) })),
   }) as unknown as Ramp;
+
+/** A scene that holds while a reel of slides of a width travels. */
+const reelScene = (width: Length): Partial<Scene> & { layers: readonly Layer[] } => ({
+  height: "100vh",
+  hold: "180vh",
+  relief: 0.9,
+  layers: [
+    {
+      name: "reel",
+      reel: { width, gap: "3vw" },
+      place: { left: "5%", right: "5%", top: "10%", height: "70%" },
+      layers: Array.from({ length: 4 }, (_, index) => ({
+        name: `slide-${index}`,
+        layers: [
+          { name: `fill-${index}`, ...tank, depth: 0.8 },
+          {
+            name: `pane-${index}`,
+            ...tank,
+            depth: index - 0.4,
+            pane: true,
+            place: { left: "20%", width: "30%", top: "10%", height: "40%" },
+          },
+          {
+            name: `near-${index}`,
+            shape: "ellipse" as const,
+            background: "#fa0",
+            depth: -0.2,
+            place: box,
+          },
+          {
+            name: `title-${index}`,
+            text: "Herring",
+            as: "h3" as const,
+            place: { left: "10%", bottom: "10%" },
+          },
+        ],
+      })),
+    },
+    block("behind", { depth: 1.2 }),
+  ] as Layer[],
+});
 
 /** Every feature is at least one row. */
 export const cases: Case[] = [
@@ -797,46 +838,35 @@ export const cases: Case[] = [
   },
   ...(["100%", "64%"] as const).map((width) => ({
     name: `a reel of slides of ${width}`,
-    page: middle({
-      height: "100vh",
-      hold: "180vh",
-      relief: 0.9,
-      layers: [
-        {
-          name: "reel",
-          reel: { width, gap: "3vw" },
-          place: { left: "5%", right: "5%", top: "10%", height: "70%" },
-          layers: Array.from({ length: 4 }, (_, index) => ({
-            name: `slide-${index}`,
-            layers: [
-              { name: `fill-${index}`, ...tank, depth: 0.8 },
-              {
-                name: `pane-${index}`,
-                ...tank,
-                depth: index - 0.4,
-                pane: true,
-                place: { left: "20%", width: "30%", top: "10%", height: "40%" },
-              },
-              {
-                name: `near-${index}`,
-                shape: "ellipse" as const,
-                background: "#fa0",
-                depth: -0.2,
-                place: box,
-              },
-              {
-                name: `title-${index}`,
-                text: "Herring",
-                as: "h3" as const,
-                place: { left: "10%", bottom: "10%" },
-              },
-            ],
-          })),
-        },
-        block("behind", { depth: 1.2 }),
-      ] as Layer[],
-    }),
+    page: middle(reelScene(width)),
   })),
+  {
+    name: "a page written from right to left",
+    page: {
+      ...page([
+        gap("before"),
+        {
+          name: "hours",
+          content: [{ text: "ساعات العمل", as: "h2" }, { list: ["كل يوم", "من الساعة 10"] }],
+          paddingBottom: "20vh",
+          layers: [
+            { name: "title", text: "المد والجزر", as: "h2", depth: 0.8, place: { top: "20%" } },
+            {
+              name: "row",
+              text: "مد",
+              repeat: 5,
+              depth: 1,
+              direction: "right",
+              place: { left: 0, top: "70%" },
+            },
+          ],
+        },
+        { name: "scene", ...reelScene("64%") },
+        gap("after"),
+      ]),
+      lang: "ar",
+    },
+  },
   {
     name: "rules that change how much of the page a scene takes",
     page: page([

@@ -7,6 +7,7 @@ import {
   applyRules,
   type Box,
   boundsOf,
+  directionalityOf,
   fittedWidth,
   type GroupLayer,
   hasUnknownEdges,
@@ -122,7 +123,7 @@ function respond(
     const hosts = found.page.scenes.map((_, index) => `<div id="host-${index}"></div>`).join("");
     return [
       "text/html",
-      `<!doctype html><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}${fontFace}</style>${hosts}<script type="module" src="mount.js"></script>`,
+      `<!doctype html><html dir="${directionalityOf(found.page.lang)}"><title>t</title><style>body{margin:0}*{box-sizing:border-box}${noScrollBar}${fontFace}</style>${hosts}<script type="module" src="mount.js"></script>`,
     ];
   }
   const scripts = hasUnknownEdges(found.page) ? ["/dist/browser/edges.js"] : [];

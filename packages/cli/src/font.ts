@@ -12,10 +12,12 @@ import {
 /** A font file that was read. */
 export class Font {
   readonly #face: Face;
+  readonly #letters: ReadonlySet<number>;
   readonly #instances = new Map<string, HarfBuzzFont>();
 
   private constructor(face: Face) {
     this.#face = face;
+    this.#letters = new Set(face.collectUnicodes());
   }
 
   /** The font in a file's bytes (WOFF2, WOFF, TrueType or OpenType); `undefined` when there is none. */
@@ -35,6 +37,13 @@ export class Font {
    */
   advance(text: string, weight: number, size: number, spaced: boolean): number {
     return this.#shape(this.#instance(weight, size), text, size, spaced);
+  }
+
+  /** Whether it has all letters of a text. */
+  covers(text: string): boolean {
+    return [...text].every(
+      (letter) => /[\s\p{Cf}]/u.test(letter) || this.#letters.has(letter.codePointAt(0) ?? 0),
+    );
   }
 
   /** The tags of its axes, where it is a variable font. */

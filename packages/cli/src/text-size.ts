@@ -26,8 +26,8 @@ export class TextSizer {
     this.#fonts = new Map(fonts.map(({ path, font }) => [path, font]));
   }
 
-  /** Whether the size of a text is only an estimate, because the page does not ship its font. */
-  isEstimate = (layer: TextStyle): boolean => this.fontOf(layer) === undefined;
+  /** Whether the size of a text is only an estimate, because the page ships no font that has all of its letters. */
+  isEstimate = (layer: Sized): boolean => !this.fontOf(layer)?.covers(layer.text);
 
   /** The box in px that a text needs when it may use `availableWidth`. */
   size(layer: Sized, availableWidth: number, viewport: Viewport): Size {

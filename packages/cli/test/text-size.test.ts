@@ -127,9 +127,10 @@ test("a text fitted to a width has the letters of its largest optical size, and 
     }
 });
 
-test("a text in a font that the page does not ship is an estimate, and says so", () => {
+test("a text in a font that the page does not ship, or that lacks its letters, is an estimate, and says so", () => {
   const own = { text: "tide", fontFamily: "Georgia, serif" };
   expect(sizer.isEstimate(own)).toBe(true);
   expect(sizer.isEstimate({ ...own, fontFamily: '"Figtree", sans-serif' })).toBe(false);
+  expect(sizer.isEstimate({ text: "المد", fontFamily: "Figtree" })).toBe(true);
   expect(sizer.size({ ...own, fontSize: "20px" }, 1000, viewport)).toEqual({ width: 40, height: 26 });
 });

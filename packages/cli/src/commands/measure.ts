@@ -101,7 +101,7 @@ async function writeChart(
   console.log(`${file}: ${of} of ${scene.scene.name} at ${viewportName(view.viewport)}`);
 }
 
-/** The pose, with `estimated: true` at every text whose font the page does not ship. */
+/** The pose, with `estimated: true` at every text for which the page ships no font with all its letters. */
 function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
   const estimates = page.scenes.map((scene) => {
     const layers = allLayers(scene.layers);

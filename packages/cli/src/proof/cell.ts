@@ -4,6 +4,7 @@ import {
   type Block,
   columnDefaults,
   columnWidth,
+  directionalityOf,
   fittedWidth,
   isGroup,
   isImage,
@@ -170,6 +171,7 @@ const textCss = (style: TextStyle, size: number, scene: Scene, { page, viewport 
   "line-height": style.lineHeight ?? textDefaults.lineHeight,
   "letter-spacing": spacing(style.letterSpacing, size, viewport),
   "text-align": style.textAlign,
+  direction: directionalityOf(page.lang),
 });
 
 const spacing = (length: TextStyle["letterSpacing"], size: number, viewport: Viewport) =>

@@ -2,6 +2,7 @@ import {
   averageAdvance,
   type Box,
   columnWidth,
+  directionalityOf,
   resolveFontSize,
   resolveLength,
   type TextLayer,
@@ -20,7 +21,8 @@ export function lettersIn(box: Box & { scale?: number }, own: LayerView, layer: 
   const scale = box.scale ?? 1;
   const natural = view.natural.layer(layer, own.layout.box.width, view.viewport).width * scale;
   const width = Math.min(box.width, natural);
-  const share = { left: 0, center: 0.5, right: 1 }[layer.textAlign ?? "left"];
+  const start = directionalityOf(view.page.lang) === "rtl" ? "right" : "left";
+  const share = { left: 0, center: 0.5, right: 1 }[layer.textAlign ?? start];
   const lineHeight = layer.lineHeight ?? textDefaults.lineHeight;
   const leading = Math.max(0, ((lineHeight - 1) / 2) * fontSizeOf(layer, own, view) * scale);
   return {

@@ -14,6 +14,7 @@ export {
   speedAt,
   speedOf,
 } from "./depth.ts";
+export { directionalityOf } from "./directionality.ts";
 export { type Camera, type Drift, driftOf, type Stage } from "./drift.ts";
 export { type Easing, eased } from "./easing.ts";
 export {

@@ -11,6 +11,7 @@ export interface TextStyle {
   fontStyle?: "normal" | "italic";
   lineHeight?: number;
   letterSpacing?: `${number}em` | Length;
+  /** By default where the page's language begins its lines. */
   textAlign?: "left" | "center" | "right";
   /** The text is never wider than this; percentages are of the scene's width. */
   maxWidth?: Length;
@@ -24,7 +25,6 @@ export const textDefaults = {
   fontWeight: 400,
   fontStyle: "normal",
   lineHeight: 1.3,
-  textAlign: "left",
 } as const;
 
 /** The space in a button above and below its text when it does not say. */

@@ -82,7 +82,7 @@ export const modelCss = `
   margin-inline: auto;
 }
 .lumbit-content > * { margin: 0; }
-.lumbit-content > ul { padding-left: 1.5rem; }
+.lumbit-content > ul { padding-inline-start: 1.5rem; }
 .lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
 img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
 picture:has(> .lumbit-layer) { display: contents; }
@@ -91,7 +91,7 @@ picture:has(> .lumbit-layer) { display: contents; }
   font-size: 1rem;
   font-weight: 400;
   line-height: 1.3;
-  text-align: left;
+  text-align: start;
   white-space: pre-line;
   overflow-wrap: anywhere;
 }
@@ -101,7 +101,10 @@ picture:has(> .lumbit-layer) { display: contents; }
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
 .lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, auto); }
 .lumbit-group { container-type: size; }
-.lumbit-reel { overflow: auto hidden; scroll-snap-type: x mandatory; }
+/* A row goes to the left on pages of every script; what is in its slides is written as the page is. */
+[dir="ltr"] { --lumbit-written: ltr; }
+[dir="rtl"] { --lumbit-written: rtl; }
+.lumbit-reel { direction: ltr; overflow: auto hidden; scroll-snap-type: x mandatory; }
 .lumbit-row { --lumbit-v: 100cqw; display: flex; gap: var(--lumbit-slide-gap); width: max-content; height: 100%; }
 /* A slide goes through its reel as a scene goes through the viewport, on its side. */
 .lumbit-row > .lumbit-slide {
@@ -113,6 +116,7 @@ picture:has(> .lumbit-layer) { display: contents; }
   --lumbit-sway: 0px;
   position: relative;
   flex: none;
+  direction: var(--lumbit-written, ltr);
   width: var(--lumbit-h);
   height: 100%;
   overflow: clip;

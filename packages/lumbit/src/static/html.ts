@@ -1,7 +1,7 @@
 import type { ElementContent, Root } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { h } from "hastscript";
-import type { Page } from "../core/index.ts";
+import { directionalityOf, type Page } from "../core/index.ts";
 import { type Assets, backdropElement, type Element, element, sceneElement } from "../markup/index.ts";
 
 /** Where the page finds its style sheet, and the pictures and fonts it names. */
@@ -16,7 +16,8 @@ export interface HtmlOptions {
 export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlOptions): string {
   const backdrop = backdropElement(page, assets);
   const scenes = page.scenes.map((scene, index) => sceneElement(scene, page.page ?? {}, index > 0, assets));
-  const tree = element("html", { lang: page.lang }, [
+  const rightToLeft = directionalityOf(page.lang) === "rtl";
+  const tree = element("html", { lang: page.lang, dir: rightToLeft ? "rtl" : undefined }, [
     element("head", {}, [
       element("meta", { charset: "utf-8" }),
       element("meta", { name: "viewport", content: "width=device-width, initial-scale=1" }),
