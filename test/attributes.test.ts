@@ -286,6 +286,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
         `data-lumbit-depth="1" data-lumbit-travel-x="0px 100px" ${rules([
           { media: narrow, speed: 2, "travel-x": "none", ramps },
           { media: "(max-width: 400px)", direction: "left" },
+          { media: "(prefers-color-scheme: dark)", speed: 1, "travel-x": "none" },
         ])}`,
       ),
     );
@@ -310,6 +311,9 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
       }
       expect(await opacity()).toBe(width === 1000 ? 1 : 0.4);
     }
+    await page.emulateMedia({ colorScheme: "dark" });
+    await expect.poll(async () => (await offset(page)).y).toBe(0);
+    expect((await offset(page)).x).toBe(0);
     await page.evaluate("own.dispose()");
     expect(await page.evaluate("document.body.innerHTML")).toBe(before);
     await page.close();

@@ -18,6 +18,9 @@ export const prefersStillness = (): boolean => matchMedia("(prefers-reduced-moti
 export const supportsNative = (): boolean =>
   CSS.supports("(animation-timeline: view()) and (animation-range: exit-crossing 0% exit-crossing 100%)");
 
+/** What rules may ask for that changes while the window keeps its size. */
+const askedFor = ["(prefers-reduced-motion: reduce)", "(prefers-color-scheme: dark)", "(pointer: coarse)"];
+
 /**
  * Calls back, at most once a frame, when what a measurement of these scenes depends on may have changed: sizes of the
  * scenes and of what may push them about, of the window (page zoom and turned screens too), fonts and pictures that
@@ -45,7 +48,7 @@ export function watchLayout(scenes: readonly Element[], { box }: Scroller, chang
     [window, "pageshow"],
     [window, "load"],
     [document.fonts, "loadingdone"],
-    [matchMedia("(prefers-reduced-motion: reduce)"), "change"],
+    ...askedFor.map((media): [EventTarget, string] => [matchMedia(media), "change"]),
   ];
   for (const [target, type] of sources) target.addEventListener(type, later);
   return () => {
