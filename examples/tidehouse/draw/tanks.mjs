@@ -67,7 +67,7 @@ export function drawShelf(width, height) {
   for (let index = 0; index < 46; index++) {
     const along = random.next();
     drawFish(context, random, {
-      x: width * (0.3 + along * 0.5 + random.around(0, 0.03)),
+      x: width * (0.38 + along * 0.44 + random.around(0, 0.03)),
       y: height * (0.5 - Math.sin(along * 3.1) * 0.12 + random.around(0, 0.05)),
       heading: -0.1 + along * 0.5 + random.around(0, 0.1),
       size: width * random.between(0.012, 0.024),
@@ -93,16 +93,17 @@ export function drawPit(width, height) {
   });
   const context = canvas.getContext("2d");
   drawWheel(context, width * 0.13, height * 0.78, height * 0.62);
+  // Clear of the words, which stand at the left and, on upright screens, at the top and bottom of the middle.
   const jellies = [
-    [0.36, 0.2, 0.035, 0.2],
+    [0.53, 0.34, 0.035, 0.2],
     [0.83, 0.13, 0.04, 0.25],
-    [0.49, 0.1, 0.028, 0.15],
+    [0.61, 0.03, 0.028, 0.15],
     [0.93, 0.42, 0.05, 0.4],
-    [0.44, 0.52, 0.055, 0.5],
-    [0.25, 0.44, 0.06, 0.5],
-    [0.72, 0.33, 0.105, 0.9],
-    [0.57, 0.72, 0.08, 0.75],
-    [0.86, 0.76, 0.07, 0.6],
+    [0.46, 0.5, 0.055, 0.5],
+    [0.95, 0.84, 0.055, 0.5],
+    [0.72, 0.37, 0.105, 0.9],
+    [0.6, 0.45, 0.08, 0.75],
+    [0.82, 0.75, 0.07, 0.6],
   ];
   for (const [x, y, size, near] of jellies)
     drawJelly(context, random, { x: x * width, y: y * height, size: size * width, near });
@@ -269,8 +270,8 @@ export function drawDeep(width, height) {
     );
   }
   for (const [x, y, size, turn, hue] of [
-    [0.7, 0.4, 0.2, 0.5, 0],
-    [0.24, 0.3, 0.08, -0.7, 0.4],
+    [0.7, 0.46, 0.2, 0.5, 0],
+    [0.52, 0.07, 0.06, -0.7, 0.4],
     [0.42, 0.78, 0.06, 1.1, 0.8],
     [0.88, 0.76, 0.05, -0.3, 0.2],
   ])
