@@ -61,6 +61,12 @@ const reelScene = (width: Length): Partial<Scene> & { layers: readonly Layer[] }
             background: "#fa0",
             depth: -0.2,
             place: box,
+            rules: [
+              {
+                media: "(min-width: 1900px) or (max-height: 500px)",
+                ramps: [ramp("opacity", ["cover 20%", 1], ["cover 80%", 0.4])],
+              },
+            ],
           },
           {
             name: `title-${index}`,

@@ -235,6 +235,32 @@ describe("measure", () => {
     expect(title.estimated).toBe(true);
   });
 
+  test("rules for touch screens hold on small screens, and on those that are said to be touched", () => {
+    const folder = temporaryFolder();
+    const moon = { name: "moon", shape: "ellipse", background: "#fff", depth: 1 };
+    const page = {
+      ...{ format: "lumbit/1", title: "t", lang: "en" },
+      scenes: [
+        { name: "sky", layers: [{ ...moon, rules: [{ media: "(pointer: coarse)", hidden: true }] }] },
+        { name: "sea", layers: [] },
+      ],
+    };
+    writeFileSync(join(folder, "page.json"), JSON.stringify(page));
+    const visible = (viewport: string) => {
+      const { stdout } = lumbit(["measure", "page.json", "--viewport", viewport, "--json"], folder);
+      return JSON.parse(stdout).scenes[0].layers[0]?.visible ?? false;
+    };
+    expect(["390x844", "390x844:fine", "1280x800", "1280x800:coarse"].map(visible)).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ]);
+    const { status, stderr } = lumbit(["measure", "page.json", "--viewport", "1280x800:touch"], folder);
+    expect(status).toBe(2);
+    expect(stderr).toContain("such as 1280x800:coarse for a touch screen");
+  });
+
   test("prints a table for people", () => {
     const { stdout } = lumbit(["measure", pageFile]);
     expect(stdout).toContain("viewport 1280 x 800, scrolled 0.0 of 880.0 px");

@@ -1,4 +1,4 @@
-import type { Viewport } from "lumbit/core";
+import { pointerOf, type Viewport } from "lumbit/core";
 import type { Page } from "playwright-core";
 import sharp from "sharp";
 import { contentType } from "../preview/content-type.ts";
@@ -30,7 +30,9 @@ const origin = "http://film.localhost";
  */
 export const film = (site: Site, { viewport, from, to, seconds, progress }: Shooting): Promise<Buffer> =>
   withBrowser("a film", async (browser) => {
-    const page = await browser.newPage({ viewport });
+    const { width, height } = viewport;
+    const hasTouch = pointerOf(viewport) === "coarse";
+    const page = await browser.newPage({ viewport: { width, height }, hasTouch });
     await page.route("**/*", (route) => {
       const { pathname, origin: asked } = new URL(route.request().url());
       const name = pathname === "/" ? "index.html" : decodeURIComponent(pathname.slice(1));

@@ -149,4 +149,6 @@ export const rules = {
   },
 } as const satisfies Record<CheckRule, { severity: Severity; why: string }>;
 
-export const viewportName = ({ width, height }: Viewport): string => `${width}x${height}`;
+/** How a viewport is called: its size, and its pointing device where it says one. */
+export const viewportName = ({ width, height, pointer }: Viewport): string =>
+  `${width}x${height}${pointer ? `:${pointer}` : ""}`;

@@ -37,7 +37,7 @@ export {
   type SceneLayout,
   stageOf,
 } from "./layout.ts";
-export { matchesMedia } from "./media.ts";
+export { matchesMedia, pointerOf } from "./media.ts";
 export {
   type Moment,
   type MomentContext,

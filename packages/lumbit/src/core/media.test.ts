@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { launchChromium } from "../../../../test/chromium.ts";
 import { matchesMedia } from "./media.ts";
+import type { Viewport } from "./units.ts";
 
 const queries = [
   "(max-width: 600px)",
@@ -20,12 +21,23 @@ const queries = [
   "(pointer: fine)",
   "(pointer: coarse), (any-hover: none)",
   "all",
+  "(orientation: portrait) or (min-width: 1300px)",
+  "not (max-width: 600px)",
+  "((width < 500px) or (height < 500px)) and (orientation: landscape)",
+  "not ((width < 500px) and (height > 800px))",
+  "(not (width < 500px)) and (not (height < 500px))",
+  "not all and (width < 400px)",
+  "screen and ((width > 1300px) or (height > 800px))",
 ];
 
-test("media queries hold where a browser says they do", async () => {
+test.each([
+  ["a mouse", false],
+  ["a touch screen", true],
+])("media queries hold where a browser with %s says they do", async (_, hasTouch) => {
   const browser = await launchChromium();
   try {
-    const page = await browser.newPage();
+    const page = await browser.newPage({ hasTouch, isMobile: hasTouch });
+    await page.setContent('<meta name="viewport" content="width=device-width">');
     for (const [width, height] of [
       [320, 568],
       [390, 844],
@@ -40,7 +52,10 @@ test("media queries hold where a browser says they do", async () => {
         queries,
       );
       // A headless browser has no pointing device unless it says so.
-      const pointer = (await page.evaluate(() => matchMedia("(pointer: fine)").matches)) ? "fine" : "none";
+      const pointer = await page.evaluate(() =>
+        (["fine", "coarse", "none"] as const).find((kind) => matchMedia(`(pointer: ${kind})`).matches),
+      );
+      expect(pointer === "coarse").toBe(hasTouch);
       for (const [index, query] of queries.entries())
         expect(matchesMedia(query, { width, height, pointer }), `${query} at ${width} x ${height}`).toBe(
           wanted[index],
@@ -60,6 +75,25 @@ test("what is no query of this kind is said to be none", () => {
     "(min-orientation: portrait)",
     "(colour: 8)",
     "(width > 3px",
+    "(width > 1px) or (height > 1px) and (width > 2px)",
+    "not (width > 1px) and (height > 1px)",
+    "screen and (width > 1px) or (height > 1px)",
+    "(width > 1px) and",
+    "only (width > 1px)",
+    "()",
   ])
     expect(matchesMedia(query, { width: 1, height: 1 }), query).toBeUndefined();
+});
+
+test("telephones and tablets are touched, and what is wider has a mouse, unless a viewport says otherwise", () => {
+  const touched = (viewport: Viewport) => matchesMedia("(pointer: coarse) and (hover: none)", viewport);
+  for (const [width, height] of [
+    [320, 568],
+    [844, 390],
+    [768, 1024],
+  ] as const)
+    expect(touched({ width, height })).toBe(true);
+  expect(touched({ width: 1280, height: 800 })).toBe(false);
+  expect(touched({ width: 390, height: 844, pointer: "fine" })).toBe(false);
+  expect(touched({ width: 1280, height: 800, pointer: "coarse" })).toBe(true);
 });

@@ -1,9 +1,9 @@
 import { parseLength, resolveLength, type Viewport } from "./units.ts";
 
 /**
- * Whether a media query (Media Queries 4: lists, `and`, `not`, the screen type, width, height, aspect-ratio,
- * orientation, pointer and hover features, as `min-`/`max-` or ranges) holds at a viewport. `undefined`: it is not
- * a query of this kind.
+ * Whether a media query (Media Queries 4: lists, `and`, `or`, `not`, parentheses, the screen type, width, height,
+ * aspect-ratio, orientation, pointer and hover features, as `min-`/`max-` or ranges) holds at a viewport. `undefined`:
+ * it is not a query of this kind.
  */
 export function matchesMedia(query: string, viewport: Viewport): boolean | undefined {
   const results = query.split(",").map((part) => matchesOne(part.trim().toLowerCase(), viewport));
@@ -11,15 +11,45 @@ export function matchesMedia(query: string, viewport: Viewport): boolean | undef
 }
 
 function matchesOne(query: string, viewport: Viewport): boolean | undefined {
-  const negated = /^not\s+/.test(query);
-  const terms = query.replace(/^(not|only)\s+/, "").split(/\s+and\s+/);
-  const results = terms.map((term, index) => {
-    if (index === 0 && /^(all|screen|print)$/.test(term)) return term !== "print";
-    const inner = /^\(([^()]+)\)$/.exec(term)?.[1];
-    return inner === undefined ? undefined : matchesFeature(inner.trim(), viewport);
-  });
+  const typed = /^(?:(not|only)\s+)?(all|screen|print)(?:\s+and\s+(.+))?$/.exec(query);
+  if (!typed) return matchesCondition(query, viewport);
+  const [, modifier, type, condition] = typed;
+  if (condition !== undefined && termsOf(condition).includes("or")) return undefined;
+  const holds = condition === undefined || matchesCondition(condition, viewport);
+  return holds === undefined ? undefined : (holds && type !== "print") !== (modifier === "not");
+}
+
+/** Terms in parentheses, joined by `and` or by `or` alone, or one with `not` before it. */
+function matchesCondition(condition: string, viewport: Viewport): boolean | undefined {
+  const terms = termsOf(condition);
+  const negated = terms[0] === "not";
+  if (negated) terms.shift();
+  const joined = terms.filter((_, index) => index % 2 === 1);
+  const [join = "and"] = joined;
+  if (!["and", "or"].includes(join) || joined.some((other) => other !== join)) return undefined;
+  if (terms.length % 2 === 0 || (negated && terms.length > 1)) return undefined;
+  const results = terms
+    .filter((_, index) => index % 2 === 0)
+    .map((term) => {
+      const inner = /^\((.+)\)$/.exec(term)?.[1]?.trim();
+      if (inner === undefined) return undefined;
+      return /^(\(|not\s)/.test(inner) ? matchesCondition(inner, viewport) : matchesFeature(inner, viewport);
+    });
   if (results.includes(undefined)) return undefined;
-  return results.every(Boolean) !== negated;
+  return (join === "or" ? results.includes(true) : !results.includes(false)) !== negated;
+}
+
+/** The words and parentheses of a condition; none where parentheses do not match. */
+function termsOf(condition: string): string[] {
+  const terms = [""];
+  let depth = 0;
+  for (const letter of condition) {
+    if (letter === "(") depth++;
+    if (letter === ")" && --depth < 0) return [];
+    if (depth === 0 && /\s/.test(letter)) terms.push("");
+    else terms[terms.length - 1] += letter;
+  }
+  return depth === 0 ? terms.filter(Boolean) : [];
 }
 
 function matchesFeature(feature: string, viewport: Viewport): boolean | undefined {
@@ -45,17 +75,22 @@ function matchesFeature(feature: string, viewport: Viewport): boolean | undefine
   return upper === undefined || lower === undefined ? undefined : upper && lower;
 }
 
-const words = ({
-  width,
-  height,
-  pointer = "fine",
-}: Viewport): Record<string, { is: string; allowed: string[] }> => ({
-  orientation: { is: width > height ? "landscape" : "portrait", allowed: ["portrait", "landscape"] },
-  pointer: { is: pointer, allowed: ["none", "coarse", "fine"] },
-  "any-pointer": { is: pointer, allowed: ["none", "coarse", "fine"] },
-  hover: { is: pointer === "fine" ? "hover" : "none", allowed: ["none", "hover"] },
-  "any-hover": { is: pointer === "fine" ? "hover" : "none", allowed: ["none", "hover"] },
-});
+/** What the main pointing device at a viewport can do: telephones and tablets are touched. */
+export const pointerOf = ({ width, pointer }: Viewport): NonNullable<Viewport["pointer"]> =>
+  pointer ?? (width < 1000 ? "coarse" : "fine");
+
+function words(viewport: Viewport): Record<string, { is: string; allowed: string[] }> {
+  const orientation = viewport.width > viewport.height ? "landscape" : "portrait";
+  const pointer = { is: pointerOf(viewport), allowed: ["none", "coarse", "fine"] };
+  const hover = { is: pointer.is === "fine" ? "hover" : "none", allowed: ["none", "hover"] };
+  return {
+    orientation: { is: orientation, allowed: ["portrait", "landscape"] },
+    pointer,
+    "any-pointer": pointer,
+    hover,
+    "any-hover": hover,
+  };
+}
 
 function compare(name: string, sign: string, text: string, viewport: Viewport): boolean | undefined {
   const ratio = /^(\d+\.?\d*)(?:\s*\/\s*(\d+\.?\d*))?$/.exec(text);

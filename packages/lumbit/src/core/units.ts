@@ -7,7 +7,7 @@ export type LengthUnit = "px" | "%" | "rem" | "vw" | "vh" | `${"s" | "l" | "d"}v
 export interface Viewport {
   width: number;
   height: number;
-  /** What its main pointing device can do; `fine` by default. */
+  /** What its main pointing device can do; by default `coarse`, as on telephones and tablets, below 1000 px of width. */
   pointer?: "none" | "coarse" | "fine";
 }
 

@@ -37,15 +37,6 @@ export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed
 /** Whether a layer has ramps, by itself or under one of its rules. */
 export const hasAnyWays = (layer: Layer) => statesOf(layer).some(hasWays);
 
-/** A media query that holds where both do. */
-const bothMedia = (media: string | undefined, other: string) =>
-  media === undefined
-    ? other
-    : media
-        .split(",")
-        .map((query) => `${query.trim()} and ${other}`)
-        .join(", ");
-
 /** What plays the travel of a reel's slides. */
 export const rowRules = (row: string): StyleRule[] => [
   {
@@ -78,7 +69,7 @@ export function motionRules(
     return [
       ...played(selector, waysOf(changed), drift, media, { filter }),
       ...(against
-        ? played(selector, [slideWay, ...waysOf(changed)], [], bothMedia(media, travelMedia), {
+        ? played(selector, [slideWay, ...waysOf(changed)], [], [...(media ? [media] : []), travelMedia], {
             filter,
             ...slideLayerCss,
           })
@@ -94,7 +85,7 @@ export function motionRules(
     own: string,
     ways: readonly Way[],
     drift: readonly string[],
-    media: string | undefined,
+    media: StyleRule["media"],
     more: Declarations,
   ): StyleRule[] => [
     {

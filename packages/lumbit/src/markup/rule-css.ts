@@ -1,9 +1,9 @@
 import type { Declarations, StyleRule } from "./tree.ts";
 
-/** A style rule as text, inside its media query; nothing where it declares nothing. */
-export function ruleCss({ selector, declarations, media }: StyleRule): string {
+/** A style rule as text, inside its media queries; nothing where it declares nothing. */
+export function ruleCss({ selector, declarations, media = [] }: StyleRule): string {
   const rule = declare(selector, declarations);
-  return rule && media ? `@media ${media} { ${rule} }` : rule;
+  return rule && [media].flat().reduceRight((inner, query) => `@media ${query} { ${inner} }`, rule);
 }
 
 /** A selector or at-rule with its declarations. */

@@ -19,8 +19,8 @@ export type Declarations = Record<string, string | number | undefined>;
 export interface StyleRule {
   selector: string;
   declarations: Declarations;
-  /** A media query. */
-  media?: string;
+  /** A media query, or several that all have to hold. */
+  media?: string | readonly string[];
   /** Holds only where the page moves, whoever moves it, or only where it does so without script. */
   motion?: "any" | "native";
 }
