@@ -319,6 +319,42 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     await page.close();
   });
 
+  test("rules make the box around a picture its pane, and a plain box again", async () => {
+    const rules = '[{ "media": "(max-width: 700px)", "pane": true, "depth": 1 }]';
+    const page = await open(
+      `<style>figure { margin: 0 0 0 40px; width: 300px } img { display: block; width: 300px; height: 500px }</style>
+      <div class="gap"></div><section data-lumbit-scene="s"><figure><img alt="" data-lumbit-depth="0.25" data-lumbit-rules='${rules}'></figure></section><div class="gap"></div>`,
+    );
+    const before = await page.evaluate("document.body.innerHTML");
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    for (const width of [1000, 600, 1000, 600]) {
+      await page.setViewportSize({ width, height: 800 });
+      for (const scroll of [500, 900, 1300]) {
+        await scrollPage(page, scroll);
+        const [box, picture, overflow] = await page.evaluate(() => {
+          const [figure, img] = ["figure", "img"].map((name) => document.querySelector(name) as Element);
+          return [figure, img]
+            .map((element) => element?.getBoundingClientRect().toJSON())
+            .concat(getComputedStyle(figure as Element).overflowY);
+        });
+        expect(box.height, `${width} px wide`).toBeCloseTo(500, 1);
+        expect(overflow).toBe(width === 600 ? "clip" : "visible");
+        const drifted = 0.2 * (800 - box.top - 710);
+        if (width === 1000) {
+          expect(picture.top - box.top).toBeCloseTo(drifted, 0);
+          expect(picture.height).toBe(500);
+        } else {
+          expect(picture.top).toBeLessThanOrEqual(Math.max(0, box.top) + 0.1);
+          expect(picture.bottom).toBeGreaterThanOrEqual(Math.min(800, box.bottom) - 0.1);
+          expect(picture.height).toBeGreaterThan(500);
+        }
+      }
+    }
+    await page.evaluate("own.dispose()");
+    expect(await page.evaluate("document.body.innerHTML")).toBe(before);
+    await page.close();
+  });
+
   test("works inside a shadow root, and leaves nothing there", async () => {
     const page = await open('<div class="gap"></div><div id="host"></div><div class="gap"></div>');
     await page.evaluate((driver) => {
@@ -410,7 +446,7 @@ test.each([
 
 test.each([
   [{ media: "(max-width: 700px)", depth: -2 }, false, /rules: depth="-2" is not a number above -1/],
-  [{ media: "(max-width: 700px)", pane: true }, false, /rules of a layer, which may change depth, speed/],
+  [{ media: "(max-width: 700px)", cue: "none" }, false, /rules of a layer, which may change depth, speed/],
   [{ media: "(max-width: 700px)", depth: 1 }, true, /rules of a scene, which may change settle, hold/],
   [{ media: "(max-width: 700px)", hold: "40vh" }, true, /give the scene a data-lumbit-hold, "0px" for none/],
   [{ media: "narrow ones", depth: 1 }, false, /each have a "media"/],

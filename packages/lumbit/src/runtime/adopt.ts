@@ -75,7 +75,8 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     own.classList.add(inGroup ? "lumbit-ramped" : "lumbit-drifts");
     const kind = ownStates.find(({ pieces }) => pieces)?.pieces?.kind;
     if (kind) entry.pieces = adoptPieces(own, kind, undo);
-    if (own.dataset.lumbitPane !== undefined) adoptPane(own, undo);
+    if (own.parentElement && ownStates.some(({ paned }) => paned))
+      undo.push(rememberAttributes(own.parentElement));
   }
   const restyle = styled.map(styler);
   for (const step of restyle) step();
@@ -86,9 +87,15 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
 /** What writes the style of an element, and of its pieces, and takes back what it wrote before. */
 function styler({ element, read, rules, pieces }: Styled): () => void {
   let written: LayerStyle | undefined;
+  let takePane: (() => void) | undefined;
   return () => {
     if (written && rules.length === 0) return;
     const style = read(attributesOf(element, holding(rules)));
+    if (style.paned) takePane ??= givePane(element);
+    else {
+      takePane?.();
+      takePane = undefined;
+    }
     changeStyle(element, written?.declarations, style.declarations);
     for (const piece of pieces) changeStyle(piece, written?.pieces?.style, style.pieces?.style);
     written = style;
@@ -135,15 +142,23 @@ function adoptPieces(text: HTMLElement, kind: Pieces, undo: (() => void)[]): HTM
   return boxes;
 }
 
-/** Makes the box around a picture its pane. A box that was as high as the picture keeps the picture's proportions. */
-function adoptPane(picture: HTMLElement, undo: (() => void)[]): void {
+/**
+ * Makes the box around a picture its pane, and gives what makes it a plain box again. A box that was as high as the
+ * picture keeps the picture's proportions.
+ */
+function givePane(picture: HTMLElement): (() => void) | undefined {
   const pane = picture.parentElement;
-  if (!pane) return;
-  undo.push(rememberAttributes(pane));
+  if (!pane) return undefined;
+  const { position, aspectRatio } = pane.style;
   const before = pane.getBoundingClientRect();
   pane.classList.add("lumbit-adopted-pane");
   if (getComputedStyle(pane).position === "static") pane.style.position = "relative";
   picture.classList.add("lumbit-reach");
   if (Math.abs(pane.getBoundingClientRect().height - before.height) > 0.5)
     pane.style.aspectRatio = `${before.width} / ${before.height}`;
+  return () => {
+    pane.classList.remove("lumbit-adopted-pane");
+    picture.classList.remove("lumbit-reach");
+    Object.assign(pane.style, { position, aspectRatio });
+  };
 }

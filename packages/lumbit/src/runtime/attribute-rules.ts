@@ -17,7 +17,7 @@ export interface AttributeRule {
 const ofScene = ["settle", "hold", "relief", "pan", "push", "sway", "width"];
 const ofLayer = [
   ...["depth", "speed", "direction", "travel-x", "travel-y", "travel-over", "travel-of"],
-  ...["ramps", "hold", "tilt"],
+  ...["ramps", "hold", "tilt", "pane"],
 ];
 const attribute = "data-lumbit-rules";
 
@@ -85,4 +85,8 @@ function parse(text: string): Record<string, unknown>[] | undefined {
 
 /** A value as it stands in an attribute. */
 const textOf = (value: unknown): string | undefined =>
-  value === "none" ? undefined : typeof value === "object" ? JSON.stringify(value) : String(value);
+  value === "none" || value === false
+    ? undefined
+    : typeof value === "object"
+      ? JSON.stringify(value)
+      : String(value);

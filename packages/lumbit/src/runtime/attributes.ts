@@ -48,6 +48,8 @@ export interface LayerStyle {
   keyframes: string[];
   /** What its text is split into, and the style of each piece. */
   pieces?: { kind: Pieces; style: Declarations };
+  /** Whether the box around it is its pane. */
+  paned?: boolean;
 }
 
 export function layerStyle(attributes: Attributes, native: boolean): LayerStyle {
@@ -75,6 +77,7 @@ export function layerStyle(attributes: Attributes, native: boolean): LayerStyle 
       ...(ways.length > 0 && { ...animations(ways, drift), filter: filterCss(settings) }),
     },
     keyframes: keyframesCss([...ways, ...pieceWays(layer)]),
+    paned: attributes.get("pane") !== undefined,
     ...(pieces && {
       pieces: { kind: pieces, style: animations(pieceWays(layer), []) },
     }),
