@@ -354,6 +354,29 @@ describe("says what is wrong", () => {
       /^\/scenes\/0\/layers\/0\/rules\/1 a picture in a pane moves by its depth/,
     ],
     [
+      "rules that contradict each other where both hold",
+      withLayer({
+        name: "a",
+        image: "a.png",
+        alt: "",
+        place: { left: 0, top: 0 },
+        rules: [
+          { media: "(min-width: 500px)", travel: { x: ["0px", "40px"] } },
+          { media: "(max-width: 900px)", pane: true },
+          { media: "(orientation: portrait)", travel: "none" },
+        ],
+      }),
+      /^\/scenes\/0\/layers\/0\/rules\/1 a picture in a pane .* \(rules 1 and 2 hold together, as at 600 x 390 px\)/,
+    ],
+    [
+      "a rule after which a scene has no height",
+      {
+        ...good,
+        scenes: [{ name: "a", layers: [], rules: [{ media: "(max-width: 600px)", height: "auto" }] }],
+      },
+      /rules\/0\/height a scene without "content" has no height of its own/,
+    ],
+    [
       "a rule that places a shape without a width",
       withLayer({
         name: "a",
@@ -489,4 +512,21 @@ test("tells of every file that a page file names, whatever else is wrong with it
     "picture art/mill.webp scenes/0/layers/0/layers/0/image",
     "picture art/mill@2x.webp scenes/0/layers/0/layers/0/variants/2",
   ]);
+});
+
+test("rules that contradict each other on no screen are right", () => {
+  const picture = { name: "a", image: "a.png", alt: "", place: { left: 0, top: 0 } };
+  const travel = { x: ["0px", "40px"] };
+  for (const [first, second] of [
+    ["(min-width: 901px)", "(max-width: 900px)"],
+    ["(min-width: 56.3125em)", "(width < 56.3125em)"],
+    ["(orientation: portrait)", "(orientation: landscape)"],
+    ["(pointer: coarse)", "not (pointer: coarse)"],
+  ]) {
+    const rules = [
+      { media: first, travel },
+      { media: second, pane: true },
+    ];
+    expect(readPage(JSON.stringify(withLayer({ ...picture, rules }))).faults, first).toEqual([]);
+  }
 });

@@ -1,6 +1,7 @@
 import { changedBy } from "../core/index.ts";
 import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
+import { togetherBreaches } from "./together.ts";
 
 /** What the schema cannot say: keys that exclude or need each other and names used twice. */
 export interface Breach {
@@ -159,6 +160,11 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     breaches.push(
       ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kind, [...path, "rules", index]),
     );
+  const rules = objects(layer.rules).map(([rule]) => rule);
+  for (const { path: at, message } of togetherBreaches(layer, rules, (state) =>
+    stateBreaches(state, kind, []),
+  ))
+    breaches.push({ path: [...path, ...at], message });
   const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
   for (const [inner, index] of grouped ? [] : objects(layer.layers))
     breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
@@ -282,11 +288,13 @@ function sceneBreaches(scene: Json, path: Path): Breach[] {
             message: 'in a scene that holds a layer has no passage of its own: leave "of" away, or "page"',
           });
     }
-  if (scene.height === "auto" && !("content" in scene))
-    breaches.push({
-      path: [...path, "height"],
-      message: 'a scene without "content" has no height of its own; give it a length',
-    });
+  const rules = objects(scene.rules).map(([rule, at]): [Json, Path] => [rule, [...path, "rules", at]]);
+  for (const [{ height }, at] of "content" in scene ? [] : [[scene, path] as const, ...rules])
+    if (height === "auto")
+      breaches.push({
+        path: [...at, "height"],
+        message: 'a scene without "content" has no height of its own; give it a length',
+      });
   for (const [block, index] of objects(scene.content)) {
     const at = [...path, "content", index];
     const kind = ["text", "list"].filter((key) => key in block);
