@@ -73,6 +73,7 @@ const reelScene = (width: Length): Partial<Scene> & { layers: readonly Layer[] }
             text: "Herring",
             as: "h3" as const,
             place: { left: "10%", bottom: "10%" },
+            rules: [{ media: "(min-width: 1000px)", depth: 0.6 }],
           },
         ],
       })),

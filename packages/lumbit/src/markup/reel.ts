@@ -1,4 +1,12 @@
-import { type GroupLayer, isGroup, type Layer, type Reel, speedOf, swipeWidth } from "../core/index.ts";
+import {
+  type GroupLayer,
+  isGroup,
+  type Layer,
+  type Reel,
+  speedOf,
+  statesOf,
+  swipeWidth,
+} from "../core/index.ts";
 import { lengthCss } from "./lengths.ts";
 import type { Way } from "./ramp.ts";
 import type { Declarations } from "./tree.ts";
@@ -51,7 +59,7 @@ export const slideWay: Way = {
     "{ from { translate: var(--lumbit-enter-x) 0px; } to { translate: var(--lumbit-leave-x) 0px; } }",
   composition: "replace",
 };
-export const slidesAgainst = (layer: Layer) => speedOf(layer) !== 1;
+export const slidesAgainst = (layer: Layer) => statesOf(layer).some((state) => speedOf(state) !== 1);
 const k = "var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1))";
 const first = "var(--lumbit-v) - var(--lumbit-before) - var(--lumbit-length) / 2";
 export const slideLayerCss: Declarations = {

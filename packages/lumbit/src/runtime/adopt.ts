@@ -78,10 +78,13 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     if (own.parentElement && ownStates.some(({ paned }) => paned))
       undo.push(rememberAttributes(own.parentElement));
   }
-  const restyle = styled.map(styler);
-  for (const step of restyle) step();
+  const stylers = styled.map(styler);
+  const restyle = () => {
+    for (const style of stylers) style();
+  };
+  restyle();
   for (const reel of reels) adoptReel(reel, native, undo);
-  return { scenes, restyle: () => restyle.forEach((step) => void step()) };
+  return { scenes, restyle };
 }
 
 /** What writes the style of an element, and of its pieces, and takes back what it wrote before. */
