@@ -1,12 +1,7 @@
-import { readFileSync } from "node:fs";
-import { createServer, type Server } from "node:http";
-import type { AddressInfo } from "node:net";
-import { join } from "node:path";
 import { type Page as LumbitPage, layoutPage, poseAt } from "lumbit/core";
-import type { Page } from "playwright-core";
-import { afterAll, beforeAll, expect, test } from "vitest";
-import { launchChromium, scrollPage } from "./chromium.ts";
-import { root } from "./command.ts";
+import { expect, test } from "vitest";
+import { scrollPage } from "./chromium.ts";
+import { markupPages } from "./markup-page.ts";
 
 const names = ["bass", "star", "jelly"];
 /** The same scene as markup of somebody's page and as an object. */
@@ -60,30 +55,7 @@ const model: LumbitPage = {
   ],
 } as LumbitPage;
 
-let server: Server;
-let browser: Awaited<ReturnType<typeof launchChromium>>;
-let body = "";
-beforeAll(async () => {
-  server = createServer((request, response) => {
-    const script = request.url?.startsWith("/dist/");
-    response.writeHead(200, { "content-type": script ? "text/javascript" : "text/html; charset=utf-8" });
-    response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : body);
-  });
-  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-  browser = await launchChromium();
-});
-afterAll(async () => {
-  await browser?.close();
-  server?.close();
-});
-
-async function open(html: string, width = 1000): Promise<Page> {
-  body = `<!doctype html>${html}`;
-  const page = await browser.newPage({ viewport: { width, height: 800 } });
-  await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-  await page.evaluate('import("/dist/lumbit.js").then((lumbit) => void Object.assign(window, lumbit))');
-  return page;
-}
+const open = markupPages();
 const reel = `data-lumbit-reel='{"width": "80%", "gap": "20px"}'`;
 
 test.each([
