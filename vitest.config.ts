@@ -1,18 +1,41 @@
+import { availableParallelism } from "node:os";
 import { defineConfig } from "vitest/config";
+
+const everywhere = ["packages/*/{src,test}", "examples/*/test", "test"];
 
 export default defineConfig({
   test: {
-    include: [
-      "packages/*/src/**/*.test.ts",
-      "packages/*/test/**/*.test.ts",
-      "examples/*/test/**/*.test.ts",
-      "test/**/*.test.ts",
+    reporters: ["default", "./test/reporter.ts"],
+    globalSetup: "test/seed.ts",
+    // The command changes its working folder in tests, which a thread of its own may not.
+    pool: "forks",
+    maxWorkers: availableParallelism(),
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: "plain",
+          include: everywhere.map((folder) => `${folder}/**/*.test.ts`),
+          exclude: ["**/*.browser.test.ts", "**/node_modules/**"],
+          setupFiles: "test/setup.ts",
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: "browsers",
+          include: everywhere.map((folder) => `${folder}/**/*.browser.test.ts`),
+          setupFiles: ["test/setup.ts", "test/setup-browsers.ts"],
+          // Files of one worker share its browsers.
+          isolate: false,
+          // A browser on a busy machine may stop answering; what was tried again is named at the end of the run.
+          retry: 1,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
+      },
     ],
-    // Browsers measure each other when they share the machine.
-    fileParallelism: false,
-    // A browser on a busy machine may stop answering; a fault of ours fails twice.
-    retry: 1,
-    testTimeout: 120_000,
-    hookTimeout: 120_000,
   },
 });

@@ -35,10 +35,10 @@ writeFileSync(
     ],
   }),
 );
-const chart = (...more: string[]) => lumbit(["measure", "page.json", "--chart", ...more], folder);
+const chart = async (...more: string[]) => await lumbit(["measure", "page.json", "--chart", ...more], folder);
 
-test("draws a line for each layer, as steep as its drift, with the settle moment and the hold", () => {
-  expect(chart("sea.svg", "--scene", "sea")).toMatchObject({
+test("draws a line for each layer, as steep as its drift, with the settle moment and the hold", async () => {
+  expect(await chart("sea.svg", "--scene", "sea")).toMatchObject({
     status: 0,
     stdout: "sea.svg: movement of sea at 1280x800\n",
     stderr: "",
@@ -64,13 +64,13 @@ test("draws a line for each layer, as steep as its drift, with the settle moment
   expect((middle - fast) / (slow - middle)).toBeCloseTo(3, 1);
 });
 
-test("draws a scene from the side: layers at their distances, as high as the camera's view grows", () => {
-  expect(lumbit(["measure", "page.json", "--elevation", "side.svg", "--scene", "sea"], folder)).toMatchObject(
-    {
-      status: 0,
-      stdout: "side.svg: elevation of sea at 1280x800\n",
-    },
-  );
+test("draws a scene from the side: layers at their distances, as high as the camera's view grows", async () => {
+  expect(
+    await lumbit(["measure", "page.json", "--elevation", "side.svg", "--scene", "sea"], folder),
+  ).toMatchObject({
+    status: 0,
+    stdout: "side.svg: elevation of sea at 1280x800\n",
+  });
   const svg = readFileSync(join(folder, "side.svg"), "utf8");
   for (const word of ["camera", "page surface", "far", "mid", "near"])
     expect(svg).toContain(`>${word}</text>`);
@@ -93,7 +93,7 @@ test("draws a scene from the side: layers at their distances, as high as the cam
 
 test("is a picture too, light or dark", async () => {
   const ground = async (theme: string) => {
-    expect(chart(`${theme}.png`, "--scene", "sea", "--theme", theme).status).toBe(0);
+    expect((await chart(`${theme}.png`, "--scene", "sea", "--theme", theme)).status).toBe(0);
     const { data, info } = await sharp(join(folder, `${theme}.png`))
       .raw()
       .toBuffer({ resolveWithObject: true });
@@ -104,7 +104,7 @@ test("is a picture too, light or dark", async () => {
   expect(await ground("dark")).toBeLessThan(40);
 });
 
-test("says what is wrong, and writes nothing then", () => {
+test("says what is wrong, and writes nothing then", async () => {
   writeFileSync(join(folder, "kept.svg"), "mine");
   for (const [args, message] of [
     [["kept.svg"], /is there already/],
@@ -113,7 +113,7 @@ test("says what is wrong, and writes nothing then", () => {
     [["a.svg", "--scene", "top"], /"top" has no layers to draw/],
     [["a.svg", "--theme", "blue"], /Allowed choices are light, dark/],
   ] as const) {
-    const { status, stderr } = chart(...args);
+    const { status, stderr } = await chart(...args);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   }

@@ -1,9 +1,36 @@
 import axe from "axe-core";
-import { type Browser, chromium, type Page } from "playwright-core";
+import { type Browser, type BrowserContext, chromium, type Page } from "playwright-core";
 import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
 
-export const launchChromium = (): Promise<Browser> =>
-  chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+let started: Promise<Browser> | undefined;
+
+/** What a test opens in Chromium, of which one process serves all tests of a worker. */
+export interface Chromium extends Pick<Browser, "newContext" | "newPage"> {
+  /** Closes what was opened here. */
+  close(): Promise<void>;
+}
+
+export async function openChromium(): Promise<Chromium> {
+  const opened: BrowserContext[] = [];
+  const newContext: Browser["newContext"] = async (options) => {
+    started ??= chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+    const context = await (await started).newContext(options);
+    opened.push(context);
+    return context;
+  };
+  return {
+    newContext,
+    newPage: async (options) => (await newContext(options)).newPage(),
+    close: async () => void (await Promise.all(opened.map((context) => context.close()))),
+  };
+}
+
+/** Ends the process: the next test gets a new one. */
+export async function endChromium(): Promise<void> {
+  const ended = await started?.catch(() => undefined);
+  started = undefined;
+  await ended?.close().catch(() => undefined);
+}
 
 /** What axe finds wrong on a page: each rule with the elements that break it. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {

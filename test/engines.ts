@@ -6,7 +6,7 @@ import type { Page as ChromiumPage } from "playwright-core";
 import puppeteer from "puppeteer-core";
 import sharp from "sharp";
 import { browserPath } from "../scripts/browsers.mjs";
-import { launchChromium } from "./chromium.ts";
+import { endChromium, openChromium } from "./chromium.ts";
 
 /** What the tests need of a browser engine. Scripts are texts, so that every engine takes them. */
 export interface Engine {
@@ -20,13 +20,32 @@ export interface Engine {
   close(): Promise<void>;
 }
 
-export const launchers = { chromium, firefox: () => firefox(), webkit } satisfies Record<
-  Engine["name"],
-  () => Promise<Engine>
->;
+export const engineNames = ["chromium", "firefox", "webkit"] as const satisfies Engine["name"][];
+
+const launchers: Record<Engine["name"], () => Promise<Engine>> = {
+  chromium,
+  firefox: () => launchFirefox(),
+  webkit,
+};
+const started = new Map<Engine["name"], Promise<Engine>>();
+
+/** An engine, of which one process serves all tests of a worker, one after the other. */
+export function engineOf(name: Engine["name"]): Promise<Engine> {
+  const running = started.get(name) ?? launchers[name]();
+  started.set(name, running);
+  return running;
+}
+
+/** Ends all browsers of this worker: a test that failed is tried again in new ones. */
+export async function endBrowsers(): Promise<void> {
+  const running = [...started.values()];
+  started.clear();
+  await Promise.all(running.map(async (engine) => (await engine).close()).map((end) => end.catch(() => {})));
+  await endChromium();
+}
 
 async function chromium(): Promise<Engine> {
-  const browser = await launchChromium();
+  const browser = await openChromium();
   const page: ChromiumPage = await browser.newPage();
   return {
     name: "chromium",
@@ -39,7 +58,7 @@ async function chromium(): Promise<Engine> {
 }
 
 /** Firefox over WebDriver BiDi, with the standard's implementation that it still keeps behind a preference, or without. */
-export async function firefox(native = true): Promise<Engine> {
+export async function launchFirefox(native = true): Promise<Engine> {
   const browser = await puppeteer.launch({
     browser: "firefox",
     executablePath: browserPath("firefox"),
@@ -71,6 +90,13 @@ async function webkit(): Promise<Engine> {
     stdio: ["ignore", "ignore", "ignore", "pipe"],
   });
   const processes: ChildProcess[] = [screen];
+  // A worker that is ended does not leave them behind.
+  const end = () => processes.forEach((child) => void child.kill());
+  process.once("exit", end);
+  process.once("SIGTERM", () => {
+    end();
+    process.exit();
+  });
   const [number] = await once(screen.stdio[3] as Readable, "data");
   const display = `:${String(number).trim()}`;
   const port = await freePort();

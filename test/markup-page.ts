@@ -2,9 +2,9 @@ import { readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { afterAll, beforeAll } from "vitest";
-import { launchChromium } from "./chromium.ts";
+import { type Chromium, openChromium } from "./chromium.ts";
 import { root } from "./command.ts";
 
 /**
@@ -12,7 +12,7 @@ import { root } from "./command.ts";
  * file run.
  */
 export function markupPages(): (html: string, width?: number) => Promise<Page> {
-  let browser: Browser;
+  let browser: Chromium;
   let server: Server;
   let body = "";
   beforeAll(async () => {
@@ -22,7 +22,7 @@ export function markupPages(): (html: string, width?: number) => Promise<Page> {
       response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : body);
     });
     await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-    browser = await launchChromium();
+    browser = await openChromium();
   });
   afterAll(async () => {
     await browser?.close();

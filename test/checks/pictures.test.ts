@@ -44,8 +44,8 @@ beforeAll(async () => {
   return () => delete process.env.XDG_CACHE_HOME;
 });
 
-const check = () => {
-  const { stdout, stderr } = lumbit(["check", "page.json", "--json", "--viewport", "390x844"], folder);
+const check = async () => {
+  const { stdout, stderr } = await lumbit(["check", "page.json", "--json", "--viewport", "390x844"], folder);
   expect(stderr).toBe("");
   return JSON.parse(stdout) as { findings: { rule: string; layer: string; measured: string }[] };
 };
@@ -57,9 +57,9 @@ const files = (path: string): string[] =>
     : [];
 const contents = () => files(cache).filter((name) => name.includes("content-"));
 
-test("a picture is looked at once, whatever it is called, and the next run says the same", () => {
+test("a picture is looked at once, whatever it is called, and the next run says the same", async () => {
   rmSync(cache, { recursive: true, force: true });
-  const first = check();
+  const first = await check();
   expect(first.findings.map(({ rule, layer }) => `${rule} ${layer}`)).toEqual([
     "sharpness one",
     "sharpness two",
@@ -67,24 +67,24 @@ test("a picture is looked at once, whatever it is called, and the next run says 
   expect(contents()).toHaveLength(1);
   const [kept = ""] = contents();
   const written = statSync(kept).mtimeMs;
-  expect(check()).toEqual(first);
+  expect(await check()).toEqual(first);
   expect(statSync(kept).mtimeMs).toBe(written);
 });
 
-test("what was damaged, and a folder that cannot be written, do no harm", () => {
-  const whole = check();
+test("what was damaged, and a folder that cannot be written, do no harm", async () => {
+  const whole = await check();
   for (const kept of contents()) writeFileSync(kept, "not a picture");
-  expect(check()).toEqual(whole);
+  expect(await check()).toEqual(whole);
   rmSync(cache, { recursive: true, force: true });
   writeFileSync(cache, "a file where the folder would be");
-  expect(check()).toEqual(whole);
+  expect(await check()).toEqual(whole);
   rmSync(cache);
 });
 
-test("a picture that was changed is looked at anew", () => {
-  const before = check();
+test("a picture that was changed is looked at anew", async () => {
+  const before = await check();
   writeFileSync(join(folder, "copy.png"), readFileSync(join(folder, "large.png")));
-  const after = check();
+  const after = await check();
   expect(before.findings).toHaveLength(2);
   expect(after.findings.map(({ layer }) => layer)).toEqual(["one"]);
   expect(contents()).toHaveLength(2);

@@ -505,7 +505,7 @@ export const cases: Case[] = [
               {
                 media: "(min-width: 1500px)",
                 image: "mill.png",
-                variants: { "2": "tank.png" },
+                variants: { "2": "mill@2x.png" },
                 place: { left: 0, top: 0 },
               },
             ],

@@ -9,9 +9,7 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
-import { pathToFileURL } from "node:url";
 import { beforeEach, describe, expect, test } from "vitest";
-import { launchChromium } from "../../../test/chromium.ts";
 import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
 
 const starter = join(root, "packages/cli/starter");
@@ -27,10 +25,10 @@ const edit = (change: (text: string) => string) =>
 
 describe("build", () => {
   const site = () => join(folder, "site");
-  const build = (...more: string[]) => lumbit(["build", pageFile, "-o", site(), ...more]);
+  const build = async (...more: string[]) => await lumbit(["build", pageFile, "-o", site(), ...more]);
 
-  test("writes a site with no script, and the same one again", () => {
-    expect(build()).toMatchObject({
+  test("writes a site with no script, and the same one again", async () => {
+    expect(await build()).toMatchObject({
       status: 0,
       stdout: expect.stringMatching(/7 files, \d+ kB, 0 bytes of script/),
     });
@@ -39,61 +37,35 @@ describe("build", () => {
     expect(html).not.toMatch(/<script|\sstyle=|\son\w+=/);
     for (const [, url] of html.matchAll(/(?:src|href)="([^"]+)"/g))
       expect(existsSync(join(site(), String(url))), url).toBe(true);
-    expect(build().status).toBe(0);
+    expect((await build()).status).toBe(0);
     expect(readdirSync(site(), { recursive: true }).toSorted()).toEqual(files);
   });
 
-  test("removes what it no longer needs and keeps what is not its own", () => {
-    build();
+  test("removes what it no longer needs and keeps what is not its own", async () => {
+    await build();
     writeFileSync(join(site(), "robots.txt"), "mine");
     edit((text) => text.replace("Low water at the tide mill", "High water"));
     edit((text) => text.replace(/\{\s*"name": "reeds"[^}]*\}[^}]*\},?/, "").replace(/\},\s*\]/, "}]"));
-    expect(build()).toMatchObject({ status: 0, stderr: "" });
+    expect(await build()).toMatchObject({ status: 0, stderr: "" });
     expect(readFileSync(join(site(), "index.html"), "utf8")).toContain("<title>High water</title>");
     expect(readdirSync(join(site(), "assets")).filter((name) => name.startsWith("reeds"))).toEqual([]);
     expect(readFileSync(join(site(), "robots.txt"), "utf8")).toBe("mine");
   });
 
-  test("overwrites nothing that it did not write, or that was changed since, unless told", () => {
+  test("overwrites nothing that it did not write, or that was changed since, unless told", async () => {
     mkdirSync(site());
     writeFileSync(join(site(), "index.html"), "mine");
-    expect(build()).toMatchObject({ status: 2, stderr: expect.stringContaining("index.html") });
+    expect(await build()).toMatchObject({ status: 2, stderr: expect.stringContaining("index.html") });
     expect(readdirSync(site())).toEqual(["index.html"]);
-    expect(build("--force").status).toBe(0);
+    expect((await build("--force")).status).toBe(0);
     writeFileSync(join(site(), "index.html"), "mine again");
-    expect(build().status).toBe(2);
+    expect((await build()).status).toBe(2);
     expect(readFileSync(join(site(), "index.html"), "utf8")).toBe("mine again");
-  });
-
-  test("publishes any text as text", async () => {
-    const hostile = `</title><script>alert(1)</script>"'&<img src=x onerror=alert(1)>`;
-    edit((text) => {
-      const page = JSON.parse(text);
-      page.title = hostile;
-      page.scenes[0].layers[2].text = hostile;
-      page.scenes[0].layers[0].alt = hostile;
-      return JSON.stringify(page);
-    });
-    expect(build().status).toBe(0);
-    const browser = await launchChromium();
-    try {
-      const page = await browser.newPage();
-      await page.goto(pathToFileURL(join(site(), "index.html")).href);
-      expect(await page.title()).toBe(hostile);
-      expect(await page.locator("[data-lumbit-layer=title]").textContent()).toBe(hostile);
-      expect(await page.locator("[data-lumbit-layer=sky]").getAttribute("alt")).toBe(hostile);
-      expect(
-        await page.evaluate(() => document.scripts.length + document.querySelectorAll("img").length),
-      ).toBe(5);
-    } finally {
-      await browser.close();
-    }
-    expect(readdirSync(folder).toSorted()).toEqual(["art", "page.json", "site"]);
   });
 });
 
 describe("bad input", () => {
-  const build = () => lumbit(["build", pageFile, "-o", join(folder, "site")]);
+  const build = async () => await lumbit(["build", pageFile, "-o", join(folder, "site")]);
   const withImage = (image: string) => edit((text) => text.replace("art/sky.svg", image));
 
   test.each<[string, () => void, RegExp]>([
@@ -154,19 +126,19 @@ describe("bad input", () => {
       },
       /\/ramps\/0\/property: the font Tinos has no axis "wght" \(it is not a variable font\)/,
     ],
-  ])("%s: a message, exit 2, nothing written", (_, spoil, message) => {
+  ])("%s: a message, exit 2, nothing written", async (_, spoil, message) => {
     spoil();
-    const { status, stderr, stdout } = build();
+    const { status, stderr, stdout } = await build();
     expect(stderr).toMatch(message);
     expect(stderr).not.toMatch(/\n\s+at .*\.m?js:\d+/);
     expect({ status, stdout }).toEqual({ status: 2, stdout: "" });
     expect(existsSync(join(folder, "site"))).toBe(false);
   });
 
-  test("faults of the page file and of the files that it names come in one run, in order", () => {
+  test("faults of the page file and of the files that it names come in one run, in order", async () => {
     edit((text) => text.replace('"depth": 5', '"deph": 5').replace("art/mill.svg", "art/mil.svg"));
     withImage("../sky.svg");
-    const { stderr, status } = build();
+    const { stderr, status } = await build();
     expect(status).toBe(2);
     const places = [...stderr.matchAll(/ at (\/\S+):/g)].map(([, place]) => place);
     expect(places).toEqual([
@@ -177,24 +149,24 @@ describe("bad input", () => {
     expect(stderr).toContain("3 faults in the page file; nothing was written");
   });
 
-  test("a missing page file, a wrong viewport, a wrong option, a wrong command", () => {
-    expect(lumbit(["build", "nowhere.json", "-o", "x"])).toMatchObject({
+  test("a missing page file, a wrong viewport, a wrong option, a wrong command", async () => {
+    expect(await lumbit(["build", "nowhere.json", "-o", "x"])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("there is no file nowhere.json"),
     });
-    expect(lumbit(["measure", pageFile, "--viewport", "0x800"])).toMatchObject({
+    expect(await lumbit(["measure", pageFile, "--viewport", "0x800"])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("WIDTHxHEIGHT"),
     });
-    expect(lumbit(["measure", pageFile, "--scroll", "much"])).toMatchObject({
+    expect(await lumbit(["measure", pageFile, "--scroll", "much"])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("number of px"),
     });
-    expect(lumbit(["measure", pageFile, "--jsn"])).toMatchObject({
+    expect(await lumbit(["measure", pageFile, "--jsn"])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("Did you mean --json?"),
     });
-    expect(lumbit(["biuld"])).toMatchObject({
+    expect(await lumbit(["biuld"])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("Did you mean build?"),
     });
@@ -202,8 +174,8 @@ describe("bad input", () => {
 });
 
 describe("measure", () => {
-  test("tells the pose for programs, and says which texts are estimates", () => {
-    const { status, stdout } = lumbit([
+  test("tells the pose for programs, and says which texts are estimates", async () => {
+    const { status, stdout } = await lumbit([
       "measure",
       pageFile,
       "--viewport",
@@ -235,7 +207,7 @@ describe("measure", () => {
     expect(title.estimated).toBe(true);
   });
 
-  test("rules for touch screens hold on small screens, and on those that are said to be touched", () => {
+  test("rules for touch screens hold on small screens, and on those that are said to be touched", async () => {
     const folder = temporaryFolder();
     const moon = { name: "moon", shape: "ellipse", background: "#fff", depth: 1 };
     const page = {
@@ -246,50 +218,53 @@ describe("measure", () => {
       ],
     };
     writeFileSync(join(folder, "page.json"), JSON.stringify(page));
-    const visible = (viewport: string) => {
-      const { stdout } = lumbit(["measure", "page.json", "--viewport", viewport, "--json"], folder);
+    const visible = async (viewport: string) => {
+      const { stdout } = await lumbit(["measure", "page.json", "--viewport", viewport, "--json"], folder);
       return JSON.parse(stdout).scenes[0].layers[0]?.visible ?? false;
     };
-    expect(["390x844", "390x844:fine", "1280x800", "1280x800:coarse"].map(visible)).toEqual([
-      false,
-      true,
-      true,
-      false,
-    ]);
-    const { status, stderr } = lumbit(["measure", "page.json", "--viewport", "1280x800:touch"], folder);
+    for (const [viewport, shown] of [
+      ["390x844", false],
+      ["390x844:fine", true],
+      ["1280x800", true],
+      ["1280x800:coarse", false],
+    ] as const)
+      expect(await visible(viewport), viewport).toBe(shown);
+    const { status, stderr } = await lumbit(["measure", "page.json", "--viewport", "1280x800:touch"], folder);
     expect(status).toBe(2);
     expect(stderr).toContain("such as 1280x800:coarse for a touch screen");
   });
 
-  test("prints a table for people", () => {
-    const { stdout } = lumbit(["measure", pageFile]);
+  test("prints a table for people", async () => {
+    const { stdout } = await lumbit(["measure", pageFile]);
     expect(stdout).toContain("viewport 1280 x 800, scrolled 0.0 of 880.0 px");
     expect(stdout).toMatch(/sky\s+horizon\s+0\.000\s.*\d+x\d+ of a vector/);
-    const side = lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800"]).stdout;
+    const side = (await lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800"]))
+      .stdout;
     expect(side).toMatch(
       /layer\s+depth\s+speed\s+390x844\s+overscan\s+pixels\s+1280x800\s+overscan\s+pixels/,
     );
     const poses = JSON.parse(
-      lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800", "--json"]).stdout,
+      (await lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800", "--json"]))
+        .stdout,
     );
     expect(poses.map(({ viewport }: { viewport: { width: number } }) => viewport.width)).toEqual([390, 1280]);
   });
 });
 
 describe("new", () => {
-  test("makes a page that builds at once, with the schema beside it", () => {
+  test("makes a page that builds at once, with the schema beside it", async () => {
     const made = join(folder, "mine");
-    expect(lumbit(["new", made])).toMatchObject({
+    expect(await lumbit(["new", made])).toMatchObject({
       status: 0,
       stdout: expect.stringContaining("npx lumbit preview"),
     });
     const { $schema } = JSON.parse(readFileSync(join(made, "page.json"), "utf8"));
     expect(existsSync(join(made, $schema))).toBe(true);
-    expect(lumbit(["build", join(made, "page.json"), "-o", join(made, "site")]).status).toBe(0);
+    expect((await lumbit(["build", join(made, "page.json"), "-o", join(made, "site")])).status).toBe(0);
   });
 
-  test("leaves a folder with something in it alone", () => {
-    expect(lumbit(["new", folder])).toMatchObject({
+  test("leaves a folder with something in it alone", async () => {
+    expect(await lumbit(["new", folder])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining("is not empty"),
     });
@@ -297,9 +272,9 @@ describe("new", () => {
   });
 });
 
-test("every command explains itself with an example", () => {
+test("every command explains itself with an example", async () => {
   for (const command of ["new", "preview", "check", "measure", "proof", "build"])
-    expect(lumbit([command, "--help"])).toMatchObject({
+    expect(await lumbit([command, "--help"])).toMatchObject({
       status: 0,
       stdout: expect.stringMatching(/Examples?:\n {2}lumbit /),
     });

@@ -175,14 +175,15 @@ const pathsOf = (layer: Layer, path: string): string[] => [
  * crosses one of the viewport or of its scene. Ramps with an easing of their own are looked at in between too.
  */
 function positions(
-  { box, drift, ramps, layers = [] }: LayerLayout,
-  { top, height, passage, settle }: SceneLayout,
+  layer: LayerLayout,
+  scene: SceneLayout,
   { viewport }: PageLayout,
   from: number,
   to: number,
 ): number[] {
+  const { box, drift } = layer;
+  const { top, height, passage, settle } = scene;
   const start = top - viewport.height;
-  const stops = [...ramps, ...layers.flatMap((layer) => layer.ramps)].flatMap((ramp) => ramp.stops);
   // On the screen an edge at distance e from the scene's top is at top + e + k (p - p0) - scroll, outside a hold.
   const speed = 1 - drift.y;
   const crossings = [box.top, box.top + box.height].flatMap((edge) =>
@@ -199,21 +200,28 @@ function positions(
       : [-box.top, height - box.top, -box.top - box.height, height - box.top - box.height].map(
           (offset) => start + settle + offset / drift.y,
         );
-  const even = stops.length > 0 ? 24 : 8;
+  const even = flatten(layer).some(({ ramps }) => ramps.length > 0) ? 24 : 8;
   const all = [
     from,
     to,
-    top,
-    top + passage.hold,
     top + height - viewport.height,
-    start + settle,
-    ...stops.map(({ at }) => start + at),
+    ...turnsOf(layer, scene).map((p) => start + p),
     ...crossings,
     ...leaves,
     ...Array.from({ length: even }, (_, index) => from + ((to - from) * (index + 1)) / (even + 1)),
   ].filter((scroll) => Number.isFinite(scroll) && scroll >= from && scroll <= to);
   return [...new Set(all.map((scroll) => Math.round(scroll * 100) / 100))].sort((a, b) => a - b);
 }
+
+/** The positions of a scene's passage at which the movement of a layer, or of what is in it, turns, and the settle moment. */
+export const turnsOf = (layer: LayerLayout, { passage, settle }: SceneLayout): number[] => [
+  0,
+  settle,
+  passage.viewport,
+  passage.viewport + passage.hold,
+  passage.length,
+  ...flatten(layer).flatMap(({ ramps }) => ramps.flatMap(({ stops }) => stops.map(({ at }) => at))),
+];
 
 /** Whether a picture is clipped by a pane, which it covers. */
 export const inPane = (layer: Layer): boolean => fillsScene(layer) || hasPane(layer);

@@ -1,4 +1,11 @@
-import { allLayers, isImage, type PageLook, type Scene, statesOf, type TextLayer } from "../core/index.ts";
+import {
+  allLayers,
+  type ImageLayer,
+  isImage,
+  type PageLook,
+  type Scene,
+  type TextLayer,
+} from "../core/index.ts";
 import {
   motionConditions,
   type Picture,
@@ -21,7 +28,7 @@ export function build(
   undo: (() => void)[],
 ): { restyle: () => void } {
   const pictures: Record<string, Picture> = {};
-  const files = pictureFiles(scene, element.ownerDocument.baseURI);
+  const images = allLayers(scene.layers).filter(isImage);
   const find = (name: string) =>
     element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
   const assets = { pictures, fonts: {}, ems: (text: TextLayer) => emsOf(find(text.name)) };
@@ -49,13 +56,12 @@ export function build(
     else if (name !== "id" || !element.id) element.setAttribute(name, String(value));
   }
   const restyle = () => {
-    for (const image of element.querySelectorAll("img"))
-      if (image.naturalWidth > 0)
-        pictures[files.get(image.currentSrc) ?? ""] = {
-          url: "",
-          width: image.naturalWidth,
-          height: image.naturalHeight,
-        };
+    for (const layer of images) {
+      const loaded = find(layer.name) as HTMLImageElement | null;
+      const shown = shownPicture(layer);
+      if (loaded && isFileOf(shown, loaded.currentSrc, loaded.baseURI) && loaded.naturalWidth > 0)
+        pictures[shown.image] = { url: "", width: loaded.naturalWidth, height: loaded.naturalHeight };
+    }
     const style = styled();
     if (style === current) return;
     const before = release;
@@ -71,16 +77,22 @@ export function build(
   return { restyle };
 }
 
-/** By the address of every file of a scene's pictures the path of the picture that it is one of. */
-const pictureFiles = ({ layers }: Scene, base: string): Map<string, string> =>
-  new Map(
-    allLayers(layers)
-      .filter(isImage)
-      .flatMap(statesOf)
-      .flatMap(({ image, variants = {} }) =>
-        [image, ...Object.values(variants)].map((file) => [new URL(file, base).href, image] as const),
-      ),
-  );
+/** The picture of a layer under the rules that hold: the last one that names another decides. */
+const shownPicture = ({
+  image,
+  variants,
+  rules = [],
+}: ImageLayer): Pick<ImageLayer, "image" | "variants"> => {
+  const rule = rules.findLast((rule) => rule.image !== undefined && matchMedia(rule.media).matches);
+  return rule?.image === undefined ? { image, variants } : { image: rule.image, variants: rule.variants };
+};
+
+/** Whether an address is that of a picture or of one of its variants: a picture that still loads shows the one before. */
+const isFileOf = (
+  { image, variants = {} }: Pick<ImageLayer, "image" | "variants">,
+  url: string,
+  base: string,
+) => [image, ...Object.values(variants)].some((file) => new URL(file, base).href === url);
 
 /**
  * How wide a text's widest line is, in font sizes, whatever moves or scales it. Measured at a large size, because

@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page as PageFile, TextStyle } from "lumbit/core";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { launchChromium } from "../../../test/chromium.ts";
+import { type Chromium, openChromium } from "../../../test/chromium.ts";
 import { root } from "../../../test/command.ts";
 import { Font } from "../src/font.ts";
 import { TextSizer } from "../src/text-size.ts";
@@ -24,7 +24,7 @@ const file: PageFile = {
 };
 const viewport = { width: 1280, height: 800 };
 
-let browser: Browser;
+let browser: Chromium;
 let page: Page;
 let sizer: TextSizer;
 beforeAll(async () => {
@@ -36,7 +36,7 @@ beforeAll(async () => {
     })),
   );
   sizer = new TextSizer(file, fonts);
-  browser = await launchChromium();
+  browser = await openChromium();
   page = await browser.newPage({ viewport });
   const faces = Object.entries(families)
     .map(

@@ -1,10 +1,10 @@
 import { cpSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { reelPage } from "../bench/pages.mjs";
 import { traced } from "../bench/trace.mjs";
-import { accessibilityFaults, launchChromium, scrollPage } from "./chromium.ts";
+import { accessibilityFaults, type Chromium, openChromium, scrollPage } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
 import { serveFolder } from "./serve.ts";
 
@@ -39,13 +39,13 @@ const document = {
   ],
 };
 
-let browser: Browser;
+let browser: Chromium;
 let origin: string;
 let close: () => void;
 beforeAll(async () => {
   const folder = temporaryFolder();
   writeFileSync(join(folder, "page.json"), JSON.stringify(document));
-  const { stdout, stderr } = lumbit(["build", "page.json", "-o", "site"], folder);
+  const { stdout, stderr } = await lumbit(["build", "page.json", "-o", "site"], folder);
   expect(stderr).toBe("");
   expect(stdout).toMatch(/[1-9]\d* bytes of script/);
   ({ origin, close } = await serveFolder(join(folder, "site")));
@@ -61,7 +61,7 @@ window.told = [];
 window.own = mount(document.getElementById("host"), { scene: ${JSON.stringify(document.scenes[1])} });
 own.on("slide", ({ slide }) => told.push(slide.dataset.lumbitLayer));`,
   );
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(async () => {
   await browser?.close();
@@ -96,7 +96,7 @@ test("the slide in view has its title in, the others have theirs out, back and f
 test("while slides come and go the page is not laid out in between", async () => {
   const folder = temporaryFolder();
   writeFileSync(join(folder, "page.json"), JSON.stringify(reelPage(1, 16)));
-  expect(lumbit(["build", "page.json", "-o", "site"], folder).stderr).toBe("");
+  expect((await lumbit(["build", "page.json", "-o", "site"], folder)).stderr).toBe("");
   const site = await serveFolder(join(folder, "site"));
   const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
   await page.goto(site.origin);

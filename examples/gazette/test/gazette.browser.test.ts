@@ -1,8 +1,8 @@
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { build, type PreviewServer, preview } from "vite";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { accessibilityFaults, launchChromium, scrollPage } from "../../../test/chromium.ts";
+import { accessibilityFaults, type Chromium, openChromium, scrollPage } from "../../../test/chromium.ts";
 import { root, temporaryFolder } from "../../../test/command.ts";
 
 const settings = {
@@ -11,13 +11,13 @@ const settings = {
   build: { outDir: join(temporaryFolder(), "gazette") },
 } as const;
 let server: PreviewServer;
-let browser: Browser;
+let browser: Chromium;
 let address: string;
 beforeAll(async () => {
   await build(settings);
   server = await preview({ ...settings, preview: { host: "127.0.0.1", port: 0 } });
   address = server.resolvedUrls?.local[0] as string;
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(async () => {
   await browser?.close();

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { directionalityOf } from "lumbit/core";
 import { expect, test } from "vitest";
-import { accessibilityFaults, launchChromium } from "./chromium.ts";
+import { accessibilityFaults, openChromium } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";
 
 test("a language is written the way its script is, or the one it is mostly written in", () => {
@@ -33,8 +33,8 @@ test("lines begin at the right where the language does, and end where a text say
     ],
   };
   writeFileSync(join(folder, "page.json"), JSON.stringify(page));
-  expect(lumbit(["build", "page.json", "-o", "site"], folder).status).toBe(0);
-  const browser = await launchChromium();
+  expect((await lumbit(["build", "page.json", "-o", "site"], folder)).status).toBe(0);
+  const browser = await openChromium();
   const tab = await browser.newPage();
   await tab.goto(pathToFileURL(join(folder, "site/index.html")).href);
   const letters = (selector: string) =>

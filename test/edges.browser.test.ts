@@ -8,7 +8,7 @@ import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { root } from "./command.ts";
-import { type Engine, launchers } from "./engines.ts";
+import { engineNames, engineOf } from "./engines.ts";
 
 /** The signal colour behind every picture: where it can be seen, an edge shows. */
 const signal = "#ff00ff";
@@ -87,33 +87,28 @@ beforeAll(async () => {
 });
 afterAll(() => server?.close());
 
-describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+describe.each(engineNames)("%s", (name) => {
   test("shows no edge in any pane, at any scroll position and viewport", async () => {
-    const engine = await launchers[name]();
-    try {
-      await engine.open(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-      for (const [width, height] of [
-        [320, 568],
-        [844, 390],
-        [1280, 800],
-        // What fits the screen that WebKitGTK is given.
-        name === "webkit" ? ([1900, 1000] as const) : ([3840, 2160] as const),
-      ] as const) {
-        await engine.resize(width, height);
-        const range = await engine.run<number>("return document.documentElement.scrollHeight - innerHeight");
-        for (let step = 0; step <= 12; step++) {
-          const scroll = Math.round((range * step) / 12) + (step % 3) / 3;
-          await engine.run(
-            `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
-          );
-          expect(
-            await signalPixels(await engine.screenshot()),
-            `${width} x ${height} scrolled ${scroll}`,
-          ).toBe(0);
-        }
+    const engine = await engineOf(name);
+    await engine.open(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+    for (const [width, height] of [
+      [320, 568],
+      [844, 390],
+      [1280, 800],
+      // What fits the screen that WebKitGTK is given.
+      name === "webkit" ? ([1900, 1000] as const) : ([3840, 2160] as const),
+    ] as const) {
+      await engine.resize(width, height);
+      const range = await engine.run<number>("return document.documentElement.scrollHeight - innerHeight");
+      for (let step = 0; step <= 12; step++) {
+        const scroll = Math.round((range * step) / 12) + (step % 3) / 3;
+        await engine.run(
+          `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
+        );
+        expect(await signalPixels(await engine.screenshot()), `${width} x ${height} scrolled ${scroll}`).toBe(
+          0,
+        );
       }
-    } finally {
-      await engine.close();
     }
   });
 });

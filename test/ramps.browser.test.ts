@@ -1,9 +1,9 @@
 import { cpSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { launchChromium, scrollPage } from "./chromium.ts";
+import { openChromium, scrollPage } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
-import { type Engine, launchers } from "./engines.ts";
+import { engineNames, engineOf } from "./engines.ts";
 import { serveFolder } from "./serve.ts";
 
 const stops = (from: string | number, to: string | number) => [
@@ -90,7 +90,7 @@ let close: () => void;
 beforeAll(async () => {
   cpSync(join(root, "examples/tidehouse/fonts/figtree.woff2"), join(folder, "figtree.woff2"));
   writeFileSync(join(folder, "page.json"), JSON.stringify(document));
-  expect(lumbit(["build", "page.json", "-o", "site"], folder).stderr).toBe("");
+  expect((await lumbit(["build", "page.json", "-o", "site"], folder)).stderr).toBe("");
   const policy = "default-src 'self'; script-src 'self' 'unsafe-eval'";
   ({ origin, close } = await serveFolder(join(folder, "site"), policy));
   cpSync(join(root, "packages/lumbit/dist/browser/scripted.js"), join(folder, "site/scripted.js"));
@@ -115,59 +115,55 @@ return {
   letters: [...document.querySelectorAll("[data-lumbit-layer=letters] > span")].map((piece) => [Number(getComputedStyle(piece).fontWeight), Number(getComputedStyle(piece).opacity)]),
 };`;
 
-describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+describe.each(engineNames)("%s", (name) => {
   test.each(["native", "scripted"])("ramps of what a pose does not tell of, %s", async (driver) => {
-    const engine = await launchers[name]();
-    try {
-      await engine.open(`${origin}/`);
-      await engine.resize(1000, 800);
-      const start = driver === "scripted" ? loadDriver : "";
+    const engine = await engineOf(name);
+    await engine.open(`${origin}/`);
+    await engine.resize(1000, 800);
+    const start = driver === "scripted" ? loadDriver : "";
+    await engine.run(
+      `${start} await document.fonts.ready; await new Promise((done) => setTimeout(done, 200));`,
+    );
+    // The scene begins 960 px down the page, its passage is 1440 px long.
+    for (const share of [0, 0.2, 0.5, 0.85, 1, 0.4]) {
+      const scroll = 160 + share * 1440;
       await engine.run(
-        `${start} await document.fonts.ready; await new Promise((done) => setTimeout(done, 200));`,
+        `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
       );
-      // The scene begins 960 px down the page, its passage is 1440 px long.
-      for (const share of [0, 0.2, 0.5, 0.85, 1, 0.4]) {
-        const scroll = 160 + share * 1440;
-        await engine.run(
-          `scrollTo({ top: ${scroll}, behavior: "instant" }); for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));`,
-        );
-        const found = await engine.run<
-          Record<string, number | number[]> & { letters: [number, number][]; lines: [number, number][] }
-        >(readStyles);
-        const near = (value: unknown, wanted: number[], digits: number, what: string) => {
-          for (const [index, number] of wanted.entries())
-            expect([value].flat()[index], `${what} at ${share}`).toBeCloseTo(number, digits);
-        };
-        near(found.color, [200 * share, 100 * share, 50 * share], -0.5, "color");
-        near(found.background, [200 * share, 100 * share, 50 * share], -0.5, "background");
-        near(found.spacing, [10 * share], 1, "spacing");
-        near(found.weight, [300 + 600 * share], 0, "weight");
-        near(found.axis, [300 + 600 * share], 0, "axis");
-        near(found.clip, [100 - 100 * share], 0, "clip");
-        near(found.position, [100 * share, 100 - 100 * share], 0, "position");
-        // Each line on the screen takes half of the way, the last to its end.
-        const tops = [...new Set(found.lines.map(([top]) => top))];
-        expect(tops.length).toBeGreaterThan(2);
-        for (const [top, opacity] of found.lines) {
-          const own = (share - (0.5 * tops.indexOf(top)) / (tops.length - 1)) / 0.5;
-          expect(opacity, `the line at ${top}, at ${share}`).toBeCloseTo(Math.min(Math.max(own, 0), 1), 1);
-        }
-        // Six letters, the grower of kelp is one: each takes half of the way, a tenth of it after the one before.
-        expect(found.letters).toHaveLength(6);
-        for (const [index, [weight, opacity]] of found.letters.entries()) {
-          const own = Math.min(Math.max((share - 0.1 * index) / 0.5, 0), 1);
-          expect(weight, `letter ${index} at ${share}`).toBeCloseTo(300 + 600 * own, -0.5);
-          expect(opacity, `letter ${index} at ${share}`).toBeCloseTo(own, 1);
-        }
+      const found = await engine.run<
+        Record<string, number | number[]> & { letters: [number, number][]; lines: [number, number][] }
+      >(readStyles);
+      const near = (value: unknown, wanted: number[], digits: number, what: string) => {
+        for (const [index, number] of wanted.entries())
+          expect([value].flat()[index], `${what} at ${share}`).toBeCloseTo(number, digits);
+      };
+      near(found.color, [200 * share, 100 * share, 50 * share], -0.5, "color");
+      near(found.background, [200 * share, 100 * share, 50 * share], -0.5, "background");
+      near(found.spacing, [10 * share], 1, "spacing");
+      near(found.weight, [300 + 600 * share], 0, "weight");
+      near(found.axis, [300 + 600 * share], 0, "axis");
+      near(found.clip, [100 - 100 * share], 0, "clip");
+      near(found.position, [100 * share, 100 - 100 * share], 0, "position");
+      // Each line on the screen takes half of the way, the last to its end.
+      const tops = [...new Set(found.lines.map(([top]) => top))];
+      expect(tops.length).toBeGreaterThan(2);
+      for (const [top, opacity] of found.lines) {
+        const own = (share - (0.5 * tops.indexOf(top)) / (tops.length - 1)) / 0.5;
+        expect(opacity, `the line at ${top}, at ${share}`).toBeCloseTo(Math.min(Math.max(own, 0), 1), 1);
       }
-    } finally {
-      await engine.close();
+      // Six letters, the grower of kelp is one: each takes half of the way, a tenth of it after the one before.
+      expect(found.letters).toHaveLength(6);
+      for (const [index, [weight, opacity]] of found.letters.entries()) {
+        const own = Math.min(Math.max((share - 0.1 * index) / 0.5, 0), 1);
+        expect(weight, `letter ${index} at ${share}`).toBeCloseTo(300 + 600 * own, -0.5);
+        expect(opacity, `letter ${index} at ${share}`).toBeCloseTo(own, 1);
+      }
     }
   });
 });
 
 test("a text in pieces stays one to those who listen, search and copy", async () => {
-  const browser = await launchChromium();
+  const browser = await openChromium();
   try {
     const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
     await page.goto(`${origin}/`);

@@ -5,7 +5,7 @@ import { layoutPage, type Page, poseAt } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
 import { expect, test } from "vitest";
 import { benchPage } from "../bench/pages.mjs";
-import { launchChromium, layerBoxes, scrollPage } from "./chromium.ts";
+import { layerBoxes, openChromium, scrollPage } from "./chromium.ts";
 import { temporaryFolder } from "./command.ts";
 
 const assets = { pictures: {}, fonts: {} };
@@ -20,7 +20,7 @@ test("a page of many layers skips those far from the view, and none of those in 
   expect(pageCss(long(20), assets)).not.toMatch(skips);
   writeFileSync(join(folder, "page.css"), css);
   writeFileSync(join(folder, "index.html"), pageHtml(page, { assets, stylesheet: "page.css" }));
-  const browser = await launchChromium();
+  const browser = await openChromium();
   const viewport = { width: 1280, height: 800 };
   const tab = await browser.newPage({ viewport });
   await tab.goto(pathToFileURL(join(folder, "index.html")).href);
@@ -69,7 +69,7 @@ test("on a long page too a rule carries a layer over the content and back", asyn
   const crossed = { ...page, scenes: [hours, ...page.scenes] } as Page;
   writeFileSync(join(folder, "page.css"), pageCss(crossed, assets));
   writeFileSync(join(folder, "index.html"), pageHtml(crossed, { assets, stylesheet: "page.css" }));
-  const browser = await launchChromium();
+  const browser = await openChromium();
   const tab = await browser.newPage();
   await tab.goto(pathToFileURL(join(folder, "index.html")).href);
   for (const [width, found] of [

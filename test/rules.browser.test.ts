@@ -3,7 +3,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { lumbit, temporaryFolder } from "./command.ts";
-import { type Engine, launchers } from "./engines.ts";
+import { engineNames, engineOf } from "./engines.ts";
 import { serveFolder } from "./serve.ts";
 
 const narrow = "(max-width: 600px)";
@@ -94,7 +94,7 @@ beforeAll(async () => {
       .png()
       .toFile(join(site, file));
   writeFileSync(join(site, "page.json"), JSON.stringify(document));
-  const { stderr, status } = lumbit(["build", "page.json", "-o", "site"], site);
+  const { stderr, status } = await lumbit(["build", "page.json", "-o", "site"], site);
   expect(stderr).toBe("");
   expect(status).toBe(0);
   // Scripts of tests are evaluated in WebKitGTK.
@@ -139,28 +139,24 @@ return JSON.stringify({
   opacities,
 });`;
 
-describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+describe.each(engineNames)("%s", (name) => {
   test("rules change pictures, panes, rows, what covers content, and cues, while the page is open", async () => {
-    const engine = await launchers[name]();
-    try {
-      for (const [width, reload] of [
-        [1000, true],
-        [500, false],
-        [1000, false],
-        [500, true],
-      ] as const) {
-        if (reload) await engine.open(`${origin}/`);
-        await engine.resize(width, 800);
-        const { picture, ...seen } = JSON.parse(await engine.run<string>(look)) as Seen;
-        expect(picture).toMatch(width === 500 ? /tall[^/]*\.png$/ : /wide[^/]*\.png$/);
-        expect(seen).toEqual(
-          width === 500
-            ? { ratio: 0.5, below: "low", copies: 1, over: "wave", opacities: [1, 0.5] }
-            : { ratio: expect.closeTo(4 / 3, 3), below: "", copies: 5, over: "H2", opacities: [0, 1] },
-        );
-      }
-    } finally {
-      await engine.close();
+    const engine = await engineOf(name);
+    for (const [width, reload] of [
+      [1000, true],
+      [500, false],
+      [1000, false],
+      [500, true],
+    ] as const) {
+      if (reload) await engine.open(`${origin}/`);
+      await engine.resize(width, 800);
+      const { picture, ...seen } = JSON.parse(await engine.run<string>(look)) as Seen;
+      expect(picture).toMatch(width === 500 ? /tall[^/]*\.png$/ : /wide[^/]*\.png$/);
+      expect(seen).toEqual(
+        width === 500
+          ? { ratio: 0.5, below: "low", copies: 1, over: "wave", opacities: [1, 0.5] }
+          : { ratio: expect.closeTo(4 / 3, 3), below: "", copies: 5, over: "H2", opacities: [0, 1] },
+      );
     }
   });
 });

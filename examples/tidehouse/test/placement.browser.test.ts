@@ -1,11 +1,16 @@
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { boundsOf, type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
-import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { naturalSizes } from "../../../packages/cli/src/natural.ts";
 import { requireProject } from "../../../packages/cli/src/project.ts";
-import { accessibilityFaults, launchChromium, layerBoxes, scrollPage } from "../../../test/chromium.ts";
+import {
+  accessibilityFaults,
+  type Chromium,
+  layerBoxes,
+  openChromium,
+  scrollPage,
+} from "../../../test/chromium.ts";
 import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
 
 const pageFile = join(root, "examples/tidehouse/page.json");
@@ -28,17 +33,17 @@ const inside = ({ box, layers = [] }: LayerLayout): LayerLayout[] =>
   });
 
 describe("the demo in Chromium", () => {
-  let browser: Browser;
+  let browser: Chromium;
   const site = join(temporaryFolder(), "site");
 
   beforeAll(async () => {
-    expect(lumbit(["build", pageFile, "-o", site])).toMatchObject({ status: 0 });
-    browser = await launchChromium();
+    expect(await lumbit(["build", pageFile, "-o", site])).toMatchObject({ status: 0 });
+    browser = await openChromium();
   });
   afterAll(() => browser?.close());
 
-  const measure = (width: number, height: number, scroll: number): PagePose => {
-    const { stdout, status } = lumbit([
+  const measure = async (width: number, height: number, scroll: number): Promise<PagePose> => {
+    const { stdout, status } = await lumbit([
       "measure",
       pageFile,
       "--viewport",
@@ -67,7 +72,7 @@ describe("the demo in Chromium", () => {
         await scrollPage(page, scroll);
         const boxes = await layerBoxes(page);
         const posed = poseAt(layout, scroll);
-        if (index % 13 === 0) expect(measure(width, height, scroll)).toEqual(posed);
+        if (index % 13 === 0) expect(await measure(width, height, scroll)).toEqual(posed);
         const inView = posed.scenes.filter((scene) => scene.top < height && scene.top + scene.height > 0);
         const pose = inView.flatMap((scene) =>
           scene.layers.map((layer) => ({ scene: scene.name, ...layer })),

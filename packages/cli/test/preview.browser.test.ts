@@ -2,14 +2,13 @@ import { spawn } from "node:child_process";
 import { cpSync, readFileSync, writeFileSync } from "node:fs";
 import { request } from "node:http";
 import { join } from "node:path";
-import type { Browser } from "playwright-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { launchChromium } from "../../../test/chromium.ts";
-import { root, temporaryFolder } from "../../../test/command.ts";
+import { type Chromium, openChromium } from "../../../test/chromium.ts";
+import { program, root, temporaryFolder } from "../../../test/command.ts";
 
-let browser: Browser;
+let browser: Chromium;
 beforeAll(async () => {
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(() => browser?.close());
 
@@ -18,11 +17,9 @@ test("preview follows the page file and its pictures, and keeps the last good ve
   cpSync(join(root, "packages/cli/starter"), folder, { recursive: true });
   const pageFile = join(folder, "page.json");
   const good = readFileSync(pageFile, "utf8");
-  const preview = spawn(
-    process.execPath,
-    [join(root, "packages/cli/dist/lumbit.mjs"), "preview", pageFile, "--port", "0"],
-    { env: { ...process.env, NO_COLOR: "1", FORCE_COLOR: undefined } },
-  );
+  const preview = spawn(process.execPath, [program, "preview", pageFile, "--port", "0"], {
+    env: { ...process.env, NO_COLOR: "1", FORCE_COLOR: undefined },
+  });
   let terminal = "";
   preview.stdout.on("data", (data) => (terminal += data));
   preview.stderr.on("data", (data) => (terminal += data));

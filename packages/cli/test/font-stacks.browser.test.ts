@@ -2,15 +2,15 @@ import { copyFileSync, readdirSync, readFileSync, writeFileSync } from "node:fs"
 import { join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { launchChromium } from "../../../test/chromium.ts";
+import { type Chromium, openChromium } from "../../../test/chromium.ts";
 import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
 
 const site = join(temporaryFolder(), "site");
 let stylesheet: string;
 let built: string;
-let browser: Awaited<ReturnType<typeof launchChromium>>;
+let browser: Chromium;
 beforeAll(async () => {
-  expect(lumbit(["build", join(root, "examples/tidehouse/page.json"), "-o", site]).status).toBe(0);
+  expect((await lumbit(["build", join(root, "examples/tidehouse/page.json"), "-o", site])).status).toBe(0);
   stylesheet = join(site, readdirSync(site).find((name) => name.startsWith("page.")) as string);
   built = readFileSync(stylesheet, "utf8");
   // Fonts with the same widths as those that most readers have, for a machine that has none of them.
@@ -19,7 +19,7 @@ beforeAll(async () => {
       fileURLToPath(import.meta.resolve(`@fontsource/${font}/files/${font}-latin-400-normal.woff2`)),
       join(site, `${font}.woff2`),
     );
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(() => browser?.close());
 

@@ -2,9 +2,9 @@ import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { launchChromium, scrollPage } from "./chromium.ts";
+import { type Chromium, openChromium, scrollPage } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";
-import { type Engine, launchers } from "./engines.ts";
+import { engineNames, engineOf } from "./engines.ts";
 import { serveFolder } from "./serve.ts";
 
 const cue = (from: object, more: object = {}) => ({ from, duration: 300, ...more });
@@ -57,7 +57,7 @@ let close: () => void;
 // Scripts of tests are evaluated in WebKitGTK.
 beforeAll(async () => {
   writeFileSync(join(site, "page.json"), JSON.stringify(document));
-  const { stdout, stderr } = lumbit(["build", "page.json", "-o", "site"], site);
+  const { stdout, stderr } = await lumbit(["build", "page.json", "-o", "site"], site);
   expect(stderr).toBe("");
   expect(stdout).toMatch(/bytes of script for its cues/);
   ({ origin, close } = await serveFolder(
@@ -72,19 +72,18 @@ const opacity = (selector: string) =>
 const heading = "[data-lumbit-scene=hours] h2";
 const words = "[data-lumbit-scene=hours] .lumbit-content p";
 
-describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+describe.each(engineNames)("%s", (name) => {
   test("plays each cue once as its moment is passed, and leaves the text as it was", async () => {
-    const engine = await launchers[name]();
-    try {
-      await engine.resize(1000, 800).catch(() => {});
-      await engine.open(`${origin}/`);
-      await engine.resize(1000, 800);
-      const pause = (ms: number) => `await new Promise((done) => setTimeout(done, ${ms}));`;
-      // The first title comes in by itself; what lies below waits.
-      await engine.run(pause(700));
-      expect(await engine.run(`return [${opacity("h1")}, ${opacity(heading)}]`)).toEqual([1, 0]);
-      // Scrolled to in steps, as a reader does, it plays and stays.
-      const seen = await engine.run<{ during: number[]; after: number; text: string; parts: number }>(`
+    const engine = await engineOf(name);
+    await engine.resize(1000, 800).catch(() => {});
+    await engine.open(`${origin}/`);
+    await engine.resize(1000, 800);
+    const pause = (ms: number) => `await new Promise((done) => setTimeout(done, ${ms}));`;
+    // The first title comes in by itself; what lies below waits.
+    await engine.run(pause(700));
+    expect(await engine.run(`return [${opacity("h1")}, ${opacity(heading)}]`)).toEqual([1, 0]);
+    // Scrolled to in steps, as a reader does, it plays and stays.
+    const seen = await engine.run<{ during: number[]; after: number; text: string; parts: number }>(`
         const target = document.querySelector('${heading}').getBoundingClientRect().top + scrollY - 300;
         const during = [];
         const frames = async (count) => { for (let frame = 0; frame < count; frame++) { await new Promise(requestAnimationFrame); during.push(${opacity(heading)}); } };
@@ -93,28 +92,23 @@ describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name
         await frames(30);
         ${pause(2500)}
         return { during, after: ${opacity(heading)}, text: document.querySelector('${words}').textContent, parts: document.querySelector('${words}').childElementCount };`);
-      expect(seen.during.some((value) => value > 0 && value < 1)).toBe(true);
-      expect(seen).toMatchObject({
-        after: 1,
-        text: "Every day from first to last tide, and longer in spring weeks.",
-        parts: 0,
-      });
-      // Scrolling back does not undo it.
-      expect(
-        await engine.run(
-          `scrollTo({ top: 0, behavior: "instant" }); ${pause(300)} return ${opacity(heading)}`,
-        ),
-      ).toBe(1);
-    } finally {
-      await engine.close();
-    }
+    expect(seen.during.some((value) => value > 0 && value < 1)).toBe(true);
+    expect(seen).toMatchObject({
+      after: 1,
+      text: "Every day from first to last tide, and longer in spring weeks.",
+      parts: 0,
+    });
+    // Scrolling back does not undo it.
+    expect(
+      await engine.run(`scrollTo({ top: 0, behavior: "instant" }); ${pause(300)} return ${opacity(heading)}`),
+    ).toBe(1);
   });
 });
 
 describe("nothing stays hidden", () => {
-  let browser: Awaited<ReturnType<typeof launchChromium>>;
+  let browser: Chromium;
   beforeAll(async () => {
-    browser = await launchChromium();
+    browser = await openChromium();
   });
   afterAll(() => browser?.close());
   const open = async (options: object = {}): Promise<Page> => {

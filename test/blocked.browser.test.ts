@@ -7,7 +7,7 @@ import { pageCss, pageHtml } from "lumbit/static";
 import type { CDPSession, Page as Tab } from "playwright-core";
 import sharp from "sharp";
 import { expect, test } from "vitest";
-import { launchChromium, scrollPage } from "./chromium.ts";
+import { openChromium, scrollPage } from "./chromium.ts";
 import { temporaryFolder } from "./command.ts";
 
 const viewport = { width: 600, height: 400 };
@@ -64,7 +64,7 @@ test("with the main thread blocked, native layers are where they belong while th
   writeFileSync(join(folder, "page.css"), pageCss(page, assets));
   writeFileSync(join(folder, "index.html"), pageHtml(page, { assets, stylesheet: "page.css" }));
   const layout = layoutPage(page, viewport, { layer: () => ({ width: 0, height: 0 }) });
-  const browser = await launchChromium();
+  const browser = await openChromium();
   const tab = await browser.newPage({ viewport });
   await tab.goto(pathToFileURL(join(folder, "index.html")).href);
   const client = await tab.context().newCDPSession(tab);

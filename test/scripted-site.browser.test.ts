@@ -1,13 +1,13 @@
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { lumbit, temporaryFolder } from "./command.ts";
-import { type Engine, firefox, launchers } from "./engines.ts";
+import { type Engine, engineOf, launchFirefox } from "./engines.ts";
 import { serveFolder } from "./serve.ts";
 
 test("a site built with --scripted moves where the standard is missing, and loads no driver where it is not", async () => {
   const folder = temporaryFolder();
-  lumbit(["new", "mine"], folder);
-  const { stdout } = lumbit(["build", "mine/page.json", "-o", "site", "--scripted"], folder);
+  await lumbit(["new", "mine"], folder);
+  const { stdout } = await lumbit(["build", "mine/page.json", "-o", "site", "--scripted"], folder);
   expect(stdout).toMatch(/9 files, \d+ kB, \d+ bytes of script, nearly all for browsers that need it/);
   const { origin, asked, close } = await serveFolder(join(folder, "site"));
   /** How far the title has moved on the screen after 300 px of scroll. */
@@ -19,7 +19,7 @@ test("a site built with --scripted moves where the standard is missing, and load
       await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))); return ${top} - before;`);
   };
   const isDriver = (path: string) => path.startsWith("/scripted.");
-  const old = await firefox(false);
+  const old = await launchFirefox(false);
   try {
     expect(await moved(old)).toBeCloseTo(-300 / 4, 0);
     expect(asked.filter(isDriver)).toHaveLength(1);
@@ -27,12 +27,7 @@ test("a site built with --scripted moves where the standard is missing, and load
     await old.close();
   }
   asked.length = 0;
-  const current = await launchers.chromium();
-  try {
-    expect(await moved(current)).toBeCloseTo(-300 / 4, 0);
-    expect(asked.filter(isDriver)).toEqual([]);
-  } finally {
-    await current.close();
-    close();
-  }
+  expect(await moved(await engineOf("chromium"))).toBeCloseTo(-300 / 4, 0);
+  expect(asked.filter(isDriver)).toEqual([]);
+  close();
 });

@@ -2,9 +2,9 @@ import { readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { afterAll, beforeAll, beforeEach, expect, test } from "vitest";
-import { launchChromium, scrollPage } from "./chromium.ts";
+import { type Chromium, openChromium, scrollPage } from "./chromium.ts";
 import { root } from "./command.ts";
 
 const html = `<!doctype html><style>body { margin: 0 } header { position: sticky; top: 0; height: 60px } html { scroll-padding-top: 60px }
@@ -13,7 +13,7 @@ const html = `<!doctype html><style>body { margin: 0 } header { position: sticky
   <p id="late" data-lumbit-cue='{"from": {"opacity": 0}, "duration": 50}'>Lamps</p></section><div class="gap"></div>
   <section data-lumbit-scene="high" id="high" data-lumbit-settle="enter"><p data-lumbit-depth="1">High water</p></section><div class="gap"></div>
   <a href="#low">down</a>`;
-let browser: Browser;
+let browser: Chromium;
 let server: Server;
 let page: Page;
 beforeAll(async () => {
@@ -23,7 +23,7 @@ beforeAll(async () => {
     response.end(script ? readFileSync(join(root, "packages/lumbit", String(request.url))) : html);
   });
   await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(async () => {
   await browser?.close();

@@ -4,7 +4,7 @@ import { dirname, join } from "node:path";
 import { readPage } from "lumbit/document";
 import ts from "typescript";
 import { afterAll, describe, expect, test } from "vitest";
-import { lumbit, root, temporaryFolder } from "./command.ts";
+import { lumbit, program, root, temporaryFolder } from "./command.ts";
 
 /** Every command and snippet of the documents is run here. */
 const files = [
@@ -25,17 +25,12 @@ describe.each(files)("%s", (file) => {
   const own = commands.filter((line) => line.startsWith("lumbit "));
   test.runIf(own.length > 0)("its commands work", async () => {
     const folder = temporaryFolder();
-    if (!own.some((line) => line.startsWith("lumbit new"))) lumbit(["new", "my-page"], folder);
-    lumbit(["new", "earlier"], folder);
+    if (!own.some((line) => line.startsWith("lumbit new"))) await lumbit(["new", "my-page"], folder);
+    await lumbit(["new", "earlier"], folder);
     for (const line of own) {
       const args = line.split(" ").slice(1);
-      if (args[0] === "preview")
-        await serves(
-          process.execPath,
-          [join(root, "packages/cli/dist/lumbit.mjs"), ...args, "--port", "0"],
-          folder,
-        );
-      else expect(lumbit(args, folder), line).toMatchObject({ status: 0, stderr: "" });
+      if (args[0] === "preview") await serves(process.execPath, [program, ...args, "--port", "0"], folder);
+      else expect(await lumbit(args, folder), line).toMatchObject({ status: 0, stderr: "" });
     }
   });
 

@@ -3,26 +3,30 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import sharp from "sharp";
 import { expect, test } from "vitest";
-import { launchChromium } from "./chromium.ts";
+import { openChromium } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
 
 const folder = temporaryFolder();
 cpSync(join(root, "test/faults"), folder, { recursive: true });
-lumbit(["new", "mine"], folder);
+await lumbit(["new", "mine"], folder);
 
 test("draws the page where its browser shows it, in one file that asks for nothing", async () => {
-  const { stdout, stderr } = lumbit(
+  const { stdout, stderr } = await lumbit(
     ["proof", "mine/page.json", "-o", "proof.html", "--scene", "low-water", "--viewport", "1280x800"],
     folder,
   );
   expect(stderr).toBe("");
   expect(stdout).toMatch(/proof\.html: 1 screens?, 5 moments, \d+ kB/);
   const { scenes } = JSON.parse(
-    lumbit(["measure", "mine/page.json", "--viewport", "1280x800", "--scroll", "220", "--json"], folder)
-      .stdout,
+    await (
+      await lumbit(
+        ["measure", "mine/page.json", "--viewport", "1280x800", "--scroll", "220", "--json"],
+        folder,
+      )
+    ).stdout,
   );
   const title = scenes[0].layers.find(({ name }: { name: string }) => name === "title");
-  const browser = await launchChromium();
+  const browser = await openChromium();
   try {
     const page = await browser.newPage({ viewport: { width: 1800, height: 900 }, javaScriptEnabled: true });
     const asked: string[] = [];
@@ -45,8 +49,8 @@ test("draws the page where its browser shows it, in one file that asks for nothi
   }
 });
 
-test("marks what was found in the pictures, and lists it", () => {
-  lumbit(["proof", "contrast.json", "-o", "marked.html", "--viewport", "1280x800"], folder);
+test("marks what was found in the pictures, and lists it", async () => {
+  await lumbit(["proof", "contrast.json", "-o", "marked.html", "--viewport", "1280x800"], folder);
   const html = readFileSync(join(folder, "marked.html"), "utf8");
   expect(html.match(/class="mark"/g)?.length).toBeGreaterThan(0);
   expect(html).toContain("<b>sea / title</b> contrast (error): contrast 1.4 at scroll 0, 3 is needed");
@@ -54,21 +58,21 @@ test("marks what was found in the pictures, and lists it", () => {
 
 test("a picture and a document are made by an installed browser", async () => {
   const args = ["proof", "room.json", "--viewport", "390x844", "--viewport", "1280x800"];
-  expect(lumbit([...args, "-o", "sheet.png"], folder).stderr).toBe("");
+  expect((await lumbit([...args, "-o", "sheet.png"], folder)).stderr).toBe("");
   const { width = 0, height = 0 } = await sharp(join(folder, "sheet.png")).metadata();
   expect([width > 1000, height > 700]).toEqual([true, true]);
-  expect(lumbit([...args, "-o", "sheet.pdf"], folder).stderr).toBe("");
+  expect((await lumbit([...args, "-o", "sheet.pdf"], folder)).stderr).toBe("");
   expect(readFileSync(join(folder, "sheet.pdf")).subarray(0, 5).toString()).toBe("%PDF-");
 });
 
-test("sets two versions of a page against each other: both drawn, what differs listed and framed", () => {
+test("sets two versions of a page against each other: both drawn, what differs listed and framed", async () => {
   const page = JSON.parse(readFileSync(join(folder, "contrast.json"), "utf8"));
   page.scenes[0].layers[0].color = "#06202b";
   page.scenes[0].layers[0].place.top = "20vh";
   page.scenes[1].height = "120vh";
   page.scenes[1].layers = [{ name: "shore", text: "Shore", depth: 1 }];
   writeFileSync(join(folder, "after.json"), JSON.stringify(page));
-  const { stdout, stderr } = lumbit(
+  const { stdout, stderr } = await lumbit(
     [
       ...["proof", "contrast.json", "--against", "after.json", "-o", "against.html"],
       ...["--viewport", "1280x800", "--viewport", "390x844", "--moments", "3"],
@@ -90,7 +94,7 @@ test("sets two versions of a page against each other: both drawn, what differs l
   expect(html.match(/class="differs"/g)?.length).toBeGreaterThanOrEqual(4);
   expect(html).toContain("<h2>Found in contrast.json</h2>");
   expect(html).not.toContain("<h2>Found in after.json</h2>");
-  lumbit(
+  await lumbit(
     ["proof", "room.json", "--against", "room.json", "-o", "same.html", "--viewport", "390x844"],
     folder,
   );
@@ -117,7 +121,7 @@ test("a film scrolls from end to end, and what plays by the clock plays by that 
     ],
   };
   writeFileSync(join(folder, "film.json"), JSON.stringify(page));
-  const { stdout, stderr } = lumbit(
+  const { stdout, stderr } = await lumbit(
     ["proof", "film.json", "--film", "-o", "film.webp", "--viewport", "400x300", "--seconds", "2"],
     folder,
   );
@@ -149,23 +153,23 @@ test("a film scrolls from end to end, and what plays by the clock plays by that 
   expect(await at(39, 250, 50)).toBeLessThan(40);
 });
 
-test("text is text, whatever it says", () => {
+test("text is text, whatever it says", async () => {
   const page = JSON.parse(readFileSync(join(folder, "faint.json"), "utf8"));
   page.title = "</style><script>alert(1)</script>";
   page.scenes[0].layers[0].text = '<img src=x onerror="alert(1)">';
   writeFileSync(join(folder, "hostile.json"), JSON.stringify(page));
-  lumbit(["proof", "hostile.json", "-o", "hostile.html", "--viewport", "390x844"], folder);
+  await lumbit(["proof", "hostile.json", "-o", "hostile.html", "--viewport", "390x844"], folder);
   const html = readFileSync(join(folder, "hostile.html"), "utf8");
   expect(html).not.toMatch(/<script|<img/);
 });
 
-test("replaces no file unless told, and leaves none half-written", () => {
+test("replaces no file unless told, and leaves none half-written", async () => {
   writeFileSync(join(folder, "kept.html"), "mine");
-  const kept = lumbit(["proof", "room.json", "-o", "kept.html"], folder);
+  const kept = await lumbit(["proof", "room.json", "-o", "kept.html"], folder);
   expect(kept).toMatchObject({ status: 2, stdout: "" });
   expect(kept.stderr).toMatch(/is there already/);
   expect(readFileSync(join(folder, "kept.html"), "utf8")).toBe("mine");
-  lumbit(["proof", "room.json", "-o", "kept.html", "--force", "--viewport", "390x844"], folder);
+  await lumbit(["proof", "room.json", "-o", "kept.html", "--force", "--viewport", "390x844"], folder);
   expect(statSync(join(folder, "kept.html")).size).toBeGreaterThan(1000);
   for (const [args, message] of [
     [["-o", "sheet.gif"], /end its name with \.html, \.png or \.pdf/],
@@ -178,7 +182,7 @@ test("replaces no file unless told, and leaves none half-written", () => {
     [["-o", "none.webp", "--film", "--moments", "3"], /a film shows one page at one viewport/],
     [["-o", "none.html", "--seconds", "3"], /say --film too/],
   ] as const) {
-    const { status, stderr } = lumbit(["proof", "room.json", ...args], folder);
+    const { status, stderr } = await lumbit(["proof", "room.json", ...args], folder);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   }
@@ -191,7 +195,7 @@ test("replaces no file unless told, and leaves none half-written", () => {
     ["large.json", /larger than 10 MB/],
     ["torn.json", /torn\.png/],
   ] as const) {
-    const { status, stderr } = lumbit(["proof", page, "-o", "none.html"], folder);
+    const { status, stderr } = await lumbit(["proof", page, "-o", "none.html"], folder);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   }

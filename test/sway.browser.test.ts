@@ -1,9 +1,9 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { launchChromium } from "./chromium.ts";
+import { openChromium } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";
-import { type Engine, launchers } from "./engines.ts";
+import { engineNames, engineOf } from "./engines.ts";
 import { serveFolder } from "./serve.ts";
 
 const place = { left: "40%", top: "40%", width: "200px", height: "100px" };
@@ -58,7 +58,7 @@ let origin: string;
 let close: () => void;
 beforeAll(async () => {
   writeFileSync(join(folder, "page.json"), JSON.stringify(document));
-  const { stdout, stderr } = lumbit(["build", "page.json", "-o", "site"], folder);
+  const { stdout, stderr } = await lumbit(["build", "page.json", "-o", "site"], folder);
   expect(stderr).toBe("");
   expect(stdout).toMatch(/[1-9]\d* bytes of script/);
   // Scripts of tests are evaluated in WebKitGTK.
@@ -85,61 +85,57 @@ const settled = `
   }`;
 type Places = Record<string, [number, number]>;
 
-describe.each(["chromium", "firefox", "webkit"] as Engine["name"][])("%s", (name) => {
+describe.each(engineNames)("%s", (name) => {
   test("layers follow the pointer by their depths, a card turns under it, and all come to rest", async () => {
-    const engine = await launchers[name]();
-    try {
-      await engine.open(`${origin}/`);
-      await engine.resize(1000, 800);
-      await engine.run("await new Promise((done) => setTimeout(done, 400));");
-      const rest = await engine.run<Places>(lefts);
-      const moved = async (x: number, y: number) => {
-        const places = await engine.run<Places>(`${point(x, y)} ${settled} ${lefts}`);
-        return (layer: string) =>
-          [0, 1].map((axis) => (places[layer]?.[axis] ?? Number.NaN) - (rest[layer]?.[axis] ?? 0));
-      };
-      // At the right edge the camera has moved 60 px: a layer by its drift of that, the surface not at all.
-      const right = await moved(1000, 400);
-      for (const [layer, x] of [
-        ["far", 30],
-        ["surface", 0],
-        ["near", -15],
-      ] as const) {
-        expect(right(layer)[0], layer).toBeCloseTo(x, 0);
-        expect(right(layer)[1], layer).toBeCloseTo(0, 0);
-      }
-      expect(right("card")).toEqual([0, 0]);
-      const corner = await moved(0, 800);
-      expect(corner("far")[0]).toBeCloseTo(-30, 0);
-      expect(corner("far")[1]).toBeCloseTo(30, 0);
-      // Over the card's right edge, half of the screen's height above the middle: it turns, and its layers part.
-      const over = await moved(395, 200);
-      // As far as the pointer is from the middle of the card when that lies flat: its own turn does not count.
-      const turn = await engine.run<string>(
-        `return getComputedStyle(document.querySelector("[data-lumbit-layer=card]")).transform`,
-      );
-      const [m11, , m13] = (turn.match(/-?[\d.]+(e-?\d+)?/g) ?? []).slice(1).map(Number);
-      const degrees = (Math.atan2(-(m13 ?? 0), m11 ?? 1) * 180) / Math.PI;
-      expect(degrees).toBeCloseTo(10 * ((395 - 100) / 150 - 1), 1);
-      const [back, front] = [over("back")[0] ?? 0, over("front")[0] ?? 0];
-      expect(over("card")[0]).not.toBeCloseTo(0, 0);
-      expect(back - front).toBeGreaterThan(30);
-      // Gone, everything is back where it was composed.
-      const away = await engine.run<Places>(
-        `document.documentElement.dispatchEvent(new PointerEvent("pointerleave")); ${settled} ${lefts}`,
-      );
-      for (const [layer, [left, top]] of Object.entries(away)) {
-        expect(left, layer).toBeCloseTo(rest[layer]?.[0] ?? Number.NaN, 1);
-        expect(top, layer).toBeCloseTo(rest[layer]?.[1] ?? Number.NaN, 1);
-      }
-    } finally {
-      await engine.close();
+    const engine = await engineOf(name);
+    await engine.open(`${origin}/`);
+    await engine.resize(1000, 800);
+    await engine.run("await new Promise((done) => setTimeout(done, 400));");
+    const rest = await engine.run<Places>(lefts);
+    const moved = async (x: number, y: number) => {
+      const places = await engine.run<Places>(`${point(x, y)} ${settled} ${lefts}`);
+      return (layer: string) =>
+        [0, 1].map((axis) => (places[layer]?.[axis] ?? Number.NaN) - (rest[layer]?.[axis] ?? 0));
+    };
+    // At the right edge the camera has moved 60 px: a layer by its drift of that, the surface not at all.
+    const right = await moved(1000, 400);
+    for (const [layer, x] of [
+      ["far", 30],
+      ["surface", 0],
+      ["near", -15],
+    ] as const) {
+      expect(right(layer)[0], layer).toBeCloseTo(x, 0);
+      expect(right(layer)[1], layer).toBeCloseTo(0, 0);
+    }
+    expect(right("card")).toEqual([0, 0]);
+    const corner = await moved(0, 800);
+    expect(corner("far")[0]).toBeCloseTo(-30, 0);
+    expect(corner("far")[1]).toBeCloseTo(30, 0);
+    // Over the card's right edge, half of the screen's height above the middle: it turns, and its layers part.
+    const over = await moved(395, 200);
+    // As far as the pointer is from the middle of the card when that lies flat: its own turn does not count.
+    const turn = await engine.run<string>(
+      `return getComputedStyle(document.querySelector("[data-lumbit-layer=card]")).transform`,
+    );
+    const [m11, , m13] = (turn.match(/-?[\d.]+(e-?\d+)?/g) ?? []).slice(1).map(Number);
+    const degrees = (Math.atan2(-(m13 ?? 0), m11 ?? 1) * 180) / Math.PI;
+    expect(degrees).toBeCloseTo(10 * ((395 - 100) / 150 - 1), 1);
+    const [back, front] = [over("back")[0] ?? 0, over("front")[0] ?? 0];
+    expect(over("card")[0]).not.toBeCloseTo(0, 0);
+    expect(back - front).toBeGreaterThan(30);
+    // Gone, everything is back where it was composed.
+    const away = await engine.run<Places>(
+      `document.documentElement.dispatchEvent(new PointerEvent("pointerleave")); ${settled} ${lefts}`,
+    );
+    for (const [layer, [left, top]] of Object.entries(away)) {
+      expect(left, layer).toBeCloseTo(rest[layer]?.[0] ?? Number.NaN, 1);
+      expect(top, layer).toBeCloseTo(rest[layer]?.[1] ?? Number.NaN, 1);
     }
   });
 });
 
 test("nothing follows the pointer for a reader who asks for less motion, and touching moves nothing", async () => {
-  const browser = await launchChromium();
+  const browser = await openChromium();
   try {
     for (const [options, event] of [
       [{ reducedMotion: "reduce" }, point(1000, 0)],
@@ -159,7 +155,7 @@ test("nothing follows the pointer for a reader who asks for less motion, and tou
 });
 
 test("a device that tilts moves the camera once its reader has allowed it", async () => {
-  const browser = await launchChromium();
+  const browser = await openChromium();
   try {
     const context = await browser.newContext({
       viewport: { width: 400, height: 800 },

@@ -2,11 +2,11 @@ import { readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
+import type { Page } from "playwright-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
-import { launchChromium } from "./chromium.ts";
+import { type Chromium, openChromium } from "./chromium.ts";
 import { root } from "./command.ts";
-import { launchers } from "./engines.ts";
+import { engineOf } from "./engines.ts";
 
 /** An ordinary page of somebody else's, with attributes. */
 const ordinary = `<!doctype html><html><head><style>
@@ -20,7 +20,7 @@ const ordinary = `<!doctype html><html><head><style>
   <figure><img id="pane" data-lumbit-pane data-lumbit-depth="0.5" alt="" src="data:image/svg+xml,<svg xmlns='http://www.w3.org/2000/svg' width='400' height='300'><rect width='400' height='300' fill='teal'/></svg>"></figure>
 </section><div class="gap"></div></body></html>`;
 
-let browser: Browser;
+let browser: Chromium;
 let server: Server;
 let page: Page;
 let origin: string;
@@ -45,7 +45,7 @@ beforeAll(async () => {
   });
   await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  browser = await launchChromium();
+  browser = await openChromium();
 });
 afterAll(async () => {
   await browser?.close();
@@ -234,25 +234,21 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
 });
 
 test("goes on where it was when a reader comes back to the page", async () => {
-  const firefox = await launchers.firefox();
-  try {
-    await firefox.resize(1000, 800);
-    await firefox.open(origin);
-    await firefox.run(`const { mount } = await import("/dist/lumbit.js"); mount(document.body, { driver: "scripted" });
+  const firefox = await engineOf("firefox");
+  await firefox.resize(1000, 800);
+  await firefox.open(origin);
+  await firefox.run(`const { mount } = await import("/dist/lumbit.js"); mount(document.body, { driver: "scripted" });
       addEventListener("pageshow", ({ persisted }) => { window.persisted = persisted; });`);
-    const at = (y: number) =>
-      firefox.run<number>(
-        `scrollTo({ top: ${y}, behavior: "instant" }); await new Promise((done) => setTimeout(done, 100)); return document.getElementById("far").getBoundingClientRect().top`,
-      );
-    const before = await at(400);
-    await firefox.open(`${origin}/elsewhere`);
-    await firefox.run("history.back()");
-    await expect.poll(() => firefox.run("return window.persisted").catch(() => false)).toBe(true);
-    expect(await at(400)).toBe(before);
-    expect(await at(500)).toBeCloseTo(before - 50, 0);
-  } finally {
-    await firefox.close();
-  }
+  const at = (y: number) =>
+    firefox.run<number>(
+      `scrollTo({ top: ${y}, behavior: "instant" }); await new Promise((done) => setTimeout(done, 100)); return document.getElementById("far").getBoundingClientRect().top`,
+    );
+  const before = await at(400);
+  await firefox.open(`${origin}/elsewhere`);
+  await firefox.run("history.back()");
+  await expect.poll(() => firefox.run("return window.persisted").catch(() => false)).toBe(true);
+  expect(await at(400)).toBe(before);
+  expect(await at(500)).toBeCloseTo(before - 50, 0);
 });
 
 test("a wrong attribute is said, and nothing is changed", async () => {

@@ -1,0 +1,17 @@
+import type { Reporter, TestModule } from "vitest/node";
+
+/** Closes a run with what was tried again, and how many tests passed and failed. */
+export default class Closing implements Reporter {
+  onTestRunEnd(modules: readonly TestModule[], errors: readonly unknown[]): void {
+    const tests = modules.flatMap((module) => [...module.children.allTests()]);
+    const retried = tests.filter((test) => (test.diagnostic()?.retryCount ?? 0) > 0);
+    for (const test of retried)
+      console.log(`tried again: ${test.module.relativeModuleId} > ${test.fullName}`);
+    if (retried.length > 0) console.log(`${retried.length} tried again in new browsers`);
+    const ended = (state: string) => tests.filter((test) => test.result().state === state).length;
+    const broken = modules.filter(
+      (module) => module.state() === "failed" && [...module.children.allTests("failed")].length === 0,
+    );
+    console.log(`${ended("passed")} passed, ${ended("failed") + broken.length + errors.length} failed`);
+  }
+}
