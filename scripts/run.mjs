@@ -1,5 +1,6 @@
 import { spawnSync } from "node:child_process";
-import { existsSync, statSync } from "node:fs";
+import { existsSync, readdirSync, statSync } from "node:fs";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
 export const root = fileURLToPath(new URL("..", import.meta.url));
@@ -19,5 +20,23 @@ export function install() {
   if (!current) run("npm", "ci", "--no-audit", "--no-fund");
 }
 
-/** Builds the library and the command. */
-export const build = () => run("npm", "run", "build", "--silent");
+/** Builds the library and the command, unless what is built is newer than all that it is built from. */
+export function build() {
+  const packages = ["lumbit", "cli"].map((name) => `${root}/packages/${name}`);
+  const built = packages.map((folder) => `${folder}/dist/lumbit.${folder.endsWith("cli") ? "mjs" : "js"}`);
+  const sources = [
+    `${root}/package-lock.json`,
+    ...packages.flatMap((folder) => [
+      ...["package.json", "tsdown.config.ts"].map((name) => `${folder}/${name}`),
+      ...["src", "scripts"].flatMap((name) => filesIn(`${folder}/${name}`)),
+    ]),
+  ];
+  const changed = Math.max(...sources.map((file) => statSync(file).mtimeMs));
+  if (!built.every((file) => existsSync(file) && statSync(file).mtimeMs > changed))
+    run("npm", "run", "build", "--silent");
+}
+
+const filesIn = (folder) =>
+  readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map(({ parentPath, name }) => join(parentPath, name));

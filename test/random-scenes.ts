@@ -95,3 +95,14 @@ export const randomScenes: fc.Arbitrary<Scene[]> = fc
       layers: scene.layers.map((layer) => ({ ...layer, name: `s${index}-${layer.name}` })),
     })),
   );
+
+const hold = fc.option(
+  fc.integer({ min: 0, max: 200 }).map((value): Length => `${value}vh`),
+  { nil: undefined },
+);
+/** The same, where some scenes hold. */
+export const randomHeldScenes: fc.Arbitrary<Scene[]> = randomScenes.chain((scenes) =>
+  fc
+    .tuple(...scenes.map(() => hold))
+    .map((holds) => scenes.map((scene, index) => ({ ...scene, hold: holds[index] }))),
+);

@@ -8,6 +8,7 @@ export default class Closing implements Reporter {
     for (const test of retried)
       console.log(`tried again: ${test.module.relativeModuleId} > ${test.fullName}`);
     if (retried.length > 0) console.log(`${retried.length} tried again in new browsers`);
+    console.log(`random cases: LUMBIT_SEED=${process.env.LUMBIT_SEED}`);
     const ended = (state: string) => tests.filter((test) => test.result().state === state).length;
     const broken = modules.filter(
       (module) => module.state() === "failed" && [...module.children.allTests("failed")].length === 0,

@@ -1,8 +1,7 @@
 import fc from "fast-check";
-import { inject } from "vitest";
 
 // What tests read of terminals is text.
 delete process.env.FORCE_COLOR;
 process.env.NO_COLOR = "1";
 
-fc.configureGlobal({ seed: inject("seed") });
+fc.configureGlobal({ seed: Number(process.env.LUMBIT_SEED) });

@@ -1,3 +1,4 @@
+import { type Arithmetic, numbers, within } from "./arithmetic.ts";
 import type { TextLayer } from "./layer.ts";
 import type { TextStyle } from "./text-style.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
@@ -18,13 +19,17 @@ export interface FittedSize {
   fit: Length;
 }
 
-/** A fluid size in numbers: px, and the viewport widths in px between which it grows. */
-export const fluidSize = ({ min, max, from = 360, to = 1440 }: FluidSize) => ({
-  min: Number.parseFloat(min),
-  max: Number.parseFloat(max),
-  from,
-  to,
-});
+/** The size of a text that grows with the width of the viewport. */
+export function fluidSize<T>(
+  a: Arithmetic<T>,
+  { min, max, from = 360, to = 1440 }: FluidSize,
+  viewportWidth: T,
+): T {
+  const [least, most] = [Number.parseFloat(min), Number.parseFloat(max)];
+  const slope = a.number((most - least) / (to - from));
+  const grown = a.add(a.px(least), a.multiply(slope, a.subtract(viewportWidth, a.px(from))));
+  return within(a, a.px(least), grown, a.px(most));
+}
 
 const fits = (size: TextStyle["fontSize"]): size is FittedSize => typeof size === "object" && "fit" in size;
 
@@ -48,7 +53,5 @@ export function resolveFontSize(size: TextStyle["fontSize"], { viewport, fitted 
   const rem = 16;
   if (fits(size)) return fitted ? fitted.width / fitted.ems : rem;
   if (typeof size !== "object") return resolveLength(size ?? "1rem", { viewport, percent: rem, rem });
-  const { min, max, from, to } = fluidSize(size);
-  const share = Math.min(Math.max((viewport.width - from) / (to - from), 0), 1);
-  return min + (max - min) * share;
+  return fluidSize(numbers, size, viewport.width);
 }

@@ -1,5 +1,7 @@
 export { blurAt, hazedOpacity } from "./air.ts";
+export { type Arithmetic, numbers } from "./arithmetic.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
+export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-rule.ts";
 export * from "./cue.ts";
@@ -15,7 +17,17 @@ export {
   speedOf,
 } from "./depth.ts";
 export { directionalityOf } from "./directionality.ts";
-export { type Camera, type Drift, driftOf, type Stage } from "./drift.ts";
+export {
+  type Camera,
+  type Drift,
+  displacement,
+  driftAlong,
+  driftFactor,
+  driftOf,
+  pushed,
+  type Stage,
+  swing,
+} from "./drift.ts";
 export { type Easing, eased } from "./easing.ts";
 export {
   type FittedSize,
@@ -29,6 +41,7 @@ export * from "./kinds.ts";
 export * from "./layer.ts";
 export {
   columnDefaults,
+  columnIn,
   columnWidth,
   type LayerLayout,
   layoutPage,
@@ -44,18 +57,37 @@ export {
   momentAt,
   type PassageOf,
   parseMoment,
+  positionIn,
   type RangeName,
   rangeOf,
 } from "./moment.ts";
 export * from "./needs.ts";
 export { orderOf, orderSteps } from "./order.ts";
-export { type Overscan, overscanOf, type Pane } from "./overscan.ts";
+export { edge, type Overscan, overscan, overscanOf, type Pane, paneRange, reach } from "./overscan.ts";
 export * from "./page.ts";
-export { type Passage, type PassageInput, passageOf, passedAt } from "./passage.ts";
+export {
+  leastReached,
+  mostReached,
+  type Passage,
+  type PassageInput,
+  passageLength,
+  passageOf,
+  passed,
+} from "./passage.ts";
 export { boxedPieces, lateness, type Pieces, splitText, type TextPart } from "./pieces.ts";
-export { type NaturalSize, type Place, type PlaceContext, placedBox } from "./place.ts";
+export {
+  type NaturalSize,
+  type Place,
+  type PlaceContext,
+  type PlacedAxis,
+  pictureSize,
+  placedAxes,
+  placedBox,
+  startOn,
+} from "./place.ts";
 export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";
 export {
+  heldOffset,
   piecesOf,
   type Ramp,
   type ResolvedRamp,
@@ -66,10 +98,10 @@ export {
   type Stop,
   type Travel,
 } from "./ramp.ts";
-export { type Reel, swipeWidth } from "./reel.ts";
+export { besideSlide, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
 export { applyRules, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";
-export { type Settle, settleAt } from "./settle.ts";
+export { automaticSettle, type Settle, settleAt, settleOf } from "./settle.ts";
 export {
   averageAdvance,
   buttonPadding,

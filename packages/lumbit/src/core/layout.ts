@@ -1,18 +1,20 @@
 import { blurAt, hazedOpacity } from "./air.ts";
+import { type Arithmetic, numbers } from "./arithmetic.ts";
+import { backdropHeight } from "./backdrop.ts";
 import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
-import { type Drift, driftOf, type Stage } from "./drift.ts";
+import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
 import { fillsScene, hasPane, hasReel, isGroup, isImage, isText, overscans } from "./kinds.ts";
 import type { GroupLayer, Layer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
-import { type Overscan, overscanOf } from "./overscan.ts";
+import { edge, type Overscan, overscanOf, reach } from "./overscan.ts";
 import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Place, placedBox } from "./place.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
-import { layoutReel, type SlideLayout, slideOffsets, swipeWidth } from "./reel.ts";
+import { layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
 import { settleAt } from "./settle.ts";
@@ -76,11 +78,17 @@ export interface PageLayout {
 /** What the page's column is when it does not say: its width, the space beside it, and that between its blocks. */
 export const columnDefaults = { column: "720px", margin: "1.25rem", gap: "1rem" } as const;
 
+/** The width of a page's column, in px or in CSS: as wide as it says, as long as that leaves its margin on both sides. */
+export const columnIn = <T>(a: Arithmetic<T>, whole: T, margin: T, column: T): T =>
+  a.min(a.subtract(whole, a.multiply(a.number(2), margin)), column);
+
 /** The width in px of a page's column at a viewport. */
 export function columnWidth({ margin, column }: PageLook, viewport: Viewport): number {
   const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
-  return Math.min(
-    viewport.width - 2 * across(margin ?? columnDefaults.margin),
+  return columnIn(
+    numbers,
+    viewport.width,
+    across(margin ?? columnDefaults.margin),
     across(column ?? columnDefaults.column),
   );
 }
@@ -110,7 +118,7 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
   });
   if (!look.backdrop) return { viewport, scrollHeight, scenes };
   const speed = speedOf(look.backdrop);
-  const height = viewport.height + speed * (scrollHeight - viewport.height);
+  const height = backdropHeight(numbers, speed, viewport.height, scrollHeight);
   return { viewport, scrollHeight, scenes, backdrop: { height, speed } };
 }
 
@@ -147,14 +155,12 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     const depth = depthOf(layer);
     const drift = driftOf(layer, stage);
     const boxes = placeLayer(layer, size, viewport, natural);
+    const sway = resolveLength(stage.camera.sway, { viewport, percent: width });
+    const swung = swing(numbers, driftFactor(numbers, stage.relief, speedOf(layer)), sway);
     const overscan = overscans(layer)
-      ? swung(
-          overscanOf(drift, settle, passage, boxes.pane ?? boxes.box),
-          Math.abs(stage.relief * (1 - speedOf(layer))) *
-            resolveLength(stage.camera.sway, { viewport, percent: width }),
-        )
+      ? widened(overscanOf(drift, settle, passage, boxes.pane ?? boxes.box), swung)
       : undefined;
-    const box = overscan ? reach(boxes.pane ?? boxes.box, overscan) : boxes.box;
+    const box = overscan ? reached(boxes.pane ?? boxes.box, overscan) : boxes.box;
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
     return {
       ...common(layer),
@@ -177,7 +183,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
 }
 
 /** What a picture needs besides its overscan where the camera sways so that it moves as far to every side. */
-const swung = ({ top, right, bottom, left }: Overscan, by: number): Overscan => ({
+const widened = ({ top, right, bottom, left }: Overscan, by: number): Overscan => ({
   top: top + by,
   right: right + by,
   bottom: bottom + by,
@@ -252,7 +258,8 @@ function layoutSlides(
       box,
       ramps: sideways(0, -travel),
       layers: slide.layers.map((layer): LayerLayout => {
-        const { k, from, to } = slideOffsets(layer, relief, at, travel);
+        const k = driftFactor(numbers, relief, speedOf(layer));
+        const { from, to } = slidOffsets(numbers, k, { ...at.passage, before: at.left }, travel);
         const boxes = placeLayer(layer, box, viewport, natural);
         const pane = boxes.pane ?? boxes.box;
         const inScene = {
@@ -271,7 +278,7 @@ function layoutSlides(
         return {
           ...common(layer),
           ...still,
-          box: overscan ? reach(pane, overscan) : boxes.box,
+          box: overscan ? reached(pane, overscan) : boxes.box,
           ...(overscan && { pane, overscan }),
           ramps: [...sideways(from, to), ...resolveRamps(layer, { ...moments, box: inScene })],
         };
@@ -309,16 +316,8 @@ function placeLayer(
 
 const noSize = { width: 0, height: 0 };
 
-/**
- * A picture's box in its pane: a pixel more than the overscan on every side. Where an edge lies within a pixel a
- * browser paints that pixel half, and what is behind shines through; `test/edges.test.ts` finds it without this.
- */
-const reach = (pane: Box, over: Overscan): Box => ({
-  left: pane.left - over.left - edge,
-  top: pane.top - over.top - edge,
-  // Of a pane that never comes into view nothing is needed.
-  width: Math.max(0, pane.width + over.left + over.right + 2 * edge),
-  height: Math.max(0, pane.height + over.top + over.bottom + 2 * edge),
-});
-
-const edge = 1;
+/** A picture's box in its pane; of a pane that never comes into view nothing is needed. */
+function reached(pane: Box, over: Overscan): Box {
+  const { width, height, ...at } = reach(numbers, pane, over, edge);
+  return { ...at, width: Math.max(0, width), height: Math.max(0, height) };
+}

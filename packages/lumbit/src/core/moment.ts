@@ -1,3 +1,4 @@
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Box } from "./box.ts";
 import type { Viewport } from "./units.ts";
 
@@ -16,22 +17,33 @@ export function parseMoment(moment: Moment): { range: RangeName; share: number }
  * The positions p at which a named range begins and ends for a box of height h in a viewport of height V, counted
  * from the moment its top touches the viewport's bottom (CSS Scroll-driven Animations, "view progress timeline ranges").
  */
-export function rangeOf(range: RangeName, viewport: number, height: number): [start: number, end: number] {
-  const [low, high] = [Math.min(viewport, height), Math.max(viewport, height)];
+export function rangeIn<T>(a: Arithmetic<T>, range: RangeName, viewport: T, height: T): [start: T, end: T] {
+  const [low, high] = [a.min(viewport, height), a.max(viewport, height)];
+  const whole = a.add(viewport, height);
   switch (range) {
     case "cover":
-      return [0, viewport + height];
+      return [a.px(0), whole];
     case "contain":
       return [low, high];
     case "entry":
-      return [0, low];
+      return [a.px(0), low];
     case "exit":
-      return [high, viewport + height];
+      return [high, whole];
     case "entry-crossing":
-      return [0, height];
+      return [a.px(0), height];
     case "exit-crossing":
-      return [viewport, viewport + height];
+      return [viewport, whole];
   }
+}
+
+export const rangeOf = (range: RangeName, viewport: number, height: number): [start: number, end: number] =>
+  rangeIn(numbers, range, viewport, height);
+
+/** The position of a moment in the passage of a box of height h, counted as in `rangeIn`. */
+export function positionIn<T>(a: Arithmetic<T>, moment: Moment, viewport: T, height: T): T {
+  const { range, share } = parseMoment(moment);
+  const [start, end] = rangeIn(a, range, viewport, height);
+  return a.add(start, a.multiply(a.number(share), a.subtract(end, start)));
 }
 
 /** Whose passage the moments of a ramp or a cue belong to. */
@@ -53,8 +65,9 @@ export function momentAt(
   of: PassageOf,
   { viewport, scene, scrollHeight, box }: MomentContext,
 ): number {
-  const { range, share } = parseMoment(moment);
-  if (of === "page") return share * (scrollHeight - viewport.height) + viewport.height - scene.top;
-  const [start, end] = rangeOf(range, viewport.height, of === "layer" ? box.height : scene.height);
-  return start + share * (end - start) + (of === "layer" ? box.top : 0);
+  if (of === "page")
+    return parseMoment(moment).share * (scrollHeight - viewport.height) + viewport.height - scene.top;
+  return of === "layer"
+    ? box.top + positionIn(numbers, moment, viewport.height, box.height)
+    : positionIn(numbers, moment, viewport.height, scene.height);
 }

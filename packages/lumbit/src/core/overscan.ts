@@ -1,18 +1,41 @@
-import type { Drift } from "./drift.ts";
-import { type Passage, passedAt } from "./passage.ts";
+import { type Arithmetic, numbers, within } from "./arithmetic.ts";
+import { type Drift, displacement } from "./drift.ts";
+import { type Passage, passed } from "./passage.ts";
 
 /** How far a picture reaches past its pane, in px. Negative: the pane's edge is never seen, the picture may end short of it. */
-export interface Overscan {
-  top: number;
-  right: number;
-  bottom: number;
-  left: number;
+export interface Overscan<T = number> {
+  top: T;
+  right: T;
+  bottom: T;
+  left: T;
 }
 
 /** A pane in its scene: the distance of its top from the scene's, and its height, in px. */
-export interface Pane {
-  top: number;
-  height: number;
+export interface Pane<T = number> {
+  top: T;
+  height: T;
+}
+
+/** The positions of the passage between which any of a pane is in view. */
+export function paneRange<T>(
+  a: Arithmetic<T>,
+  { viewport, hold, lo, hi }: Pick<Passage<T>, "viewport" | "hold" | "lo" | "hi">,
+  pane: Pane<T>,
+): { first: T; last: T } {
+  // What lies more than a viewport below the scene's top comes into view only after the hold.
+  const entered = a.add(pane.top, a.where(a.subtract(pane.top, viewport), hold));
+  const first = a.min(a.max(lo, entered), hi);
+  return { first, last: a.max(first, a.min(hi, a.add(viewport, hold, pane.top, pane.height))) };
+}
+
+/** What the overscan of a picture depends on. */
+export interface OverscanInput<T = number> {
+  drift: Drift<T>;
+  settle: T;
+  passage: Pick<Passage<T>, "viewport" | "hold">;
+  pane: Pane<T>;
+  /** The positions of the passage between which any of the pane is in view. */
+  range: { first: T; last: T };
 }
 
 /**
@@ -25,23 +48,58 @@ export interface Pane {
  * in view, those of dx and -dx. All are piecewise linear in p, so their maxima lie at the ends of the range or at a
  * corner: where an edge of the pane crosses one of the viewport, or where a hold begins or ends.
  */
-export function overscanOf(drift: Drift, settle: number, passage: Passage, pane: Pane): Overscan {
+export function overscan<T>(
+  a: Arithmetic<T>,
+  { drift, settle, passage, pane, range }: OverscanInput<T>,
+): Overscan<T> {
   const { viewport, hold } = passage;
-  const end = pane.top + pane.height;
-  // What lies more than a viewport below the scene's top comes into view only after the hold.
-  const lo = Math.min(Math.max(passage.lo, pane.top + (pane.top > viewport ? hold : 0)), passage.hi);
-  const hi = Math.max(lo, Math.min(passage.hi, viewport + hold + end));
-  const within = (p: number) => Math.min(Math.max(p, lo), hi);
-  const top = (p: number) => drift.y * (p - settle) - Math.max(0, passedAt(passage, p) - pane.top);
-  const bottom = (p: number) =>
-    Math.min(pane.height, viewport + passedAt(passage, p) - pane.top) - pane.height - drift.y * (p - settle);
-  const left = (p: number) => drift.x * (p - settle);
-  const largest = (edge: (p: number) => number, ...corners: number[]) =>
-    Math.max(edge(lo), ...corners.map((p) => edge(within(p))), edge(hi));
+  const end = a.add(pane.top, pane.height);
+  const x = (p: T) => displacement(a, drift.x, p, settle);
+  const y = (p: T) => displacement(a, drift.y, p, settle);
+  const top = (p: T) => a.subtract(y(p), a.max(a.px(0), a.subtract(passed(a, passage, p), pane.top)));
+  const bottom = (p: T) =>
+    a.subtract(
+      a.min(pane.height, a.subtract(a.add(viewport, passed(a, passage, p)), pane.top)),
+      pane.height,
+      y(p),
+    );
+  const largest = (edge: (p: T) => T, ...corners: T[]) =>
+    a.max(
+      edge(range.first),
+      ...corners.map((p) => edge(within(a, range.first, p, range.last))),
+      edge(range.last),
+    );
   return {
-    top: largest(top, viewport + Math.min(pane.top, 0), viewport + hold + Math.max(pane.top, 0)),
-    right: largest((p) => -left(p)),
-    bottom: largest(bottom, Math.min(end, viewport), Math.max(end, viewport) + hold),
-    left: largest(left),
+    top: largest(
+      top,
+      a.add(viewport, a.min(pane.top, a.px(0))),
+      a.add(viewport, hold, a.max(pane.top, a.px(0))),
+    ),
+    right: largest((p) => a.multiply(a.number(-1), x(p))),
+    bottom: largest(bottom, a.min(end, viewport), a.add(a.max(end, viewport), hold)),
+    left: largest(x),
   };
 }
+
+/** The overscan of a picture in a pane of a scene with a passage, in px. */
+export const overscanOf = (drift: Drift, settle: number, passage: Passage, pane: Pane): Overscan =>
+  overscan(numbers, { drift, settle, passage, pane, range: paneRange(numbers, passage, pane) });
+
+/**
+ * A picture reaches a pixel farther than its overscan on every side. Where an edge lies within a pixel a browser paints
+ * that pixel half, and what is behind shines through; `test/edges.browser.test.ts` finds it without this.
+ */
+export const edge = 1;
+
+/** The box of a picture around its pane: its overscan on every side, and so much besides. */
+export const reach = <T>(
+  a: Arithmetic<T>,
+  pane: { left: T; top: T; width: T; height: T },
+  over: Overscan<T>,
+  besides: T,
+) => ({
+  left: a.subtract(pane.left, over.left, besides),
+  top: a.subtract(pane.top, over.top, besides),
+  width: a.add(pane.width, over.left, besides, over.right, besides),
+  height: a.add(pane.height, over.top, besides, over.bottom, besides),
+});

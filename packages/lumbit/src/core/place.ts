@@ -1,3 +1,4 @@
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Box, Size } from "./box.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
@@ -37,57 +38,88 @@ export interface PlaceContext {
   maxWidth?: Length | undefined;
 }
 
-interface Axis {
-  start: number | undefined;
-  end: number | undefined;
-  size: number | undefined;
-  extent: number;
+/** One axis of a place: where a box begins, where it ends, its size, and how large the box around it is. */
+export interface PlacedAxis<T> {
+  start: T | undefined;
+  end: T | undefined;
+  size: T | undefined;
+  centred: boolean;
+  around: T;
+}
+
+/** The axes of a place in px or in CSS: two insets give the size between them. */
+export function placedAxes<T>(
+  a: Arithmetic<T>,
+  place: Place,
+  resolve: (length: Length, axis: "x" | "y") => T,
+  around: { width: T; height: T },
+): { x: PlacedAxis<T>; y: PlacedAxis<T> } {
+  const axis = (
+    name: "x" | "y",
+    around: T,
+    lengths: readonly [start?: Length, end?: Length, size?: Length],
+  ): PlacedAxis<T> => {
+    const [start, end, size] = lengths.map((length) =>
+      length === undefined ? undefined : resolve(length, name),
+    );
+    const between =
+      start === undefined || end === undefined ? undefined : a.max(a.px(0), a.subtract(around, start, end));
+    return {
+      start,
+      end,
+      size: size ?? between,
+      centred: place.center === name || place.center === "both",
+      around,
+    };
+  };
+  return {
+    x: axis("x", around.width, [place.left, place.right, place.width]),
+    y: axis("y", around.height, [place.top, place.bottom, place.height]),
+  };
+}
+
+/** Where a box of a size begins on an axis: at its start inset, else against its end inset, else at the edge around. */
+export function startOn<T>(a: Arithmetic<T>, { start, end, centred, around }: PlacedAxis<T>, size: T): T {
+  if (centred) return a.divide(a.subtract(around, size), a.number(2));
+  return start ?? (end === undefined ? a.px(0) : a.subtract(around, end, size));
+}
+
+/** The size of a picture, which keeps its proportions where one of its sides is not said, and its own where neither is. */
+export function pictureSize<T>(
+  a: Arithmetic<T>,
+  width: T | undefined,
+  height: T | undefined,
+  natural: { width: T; ratio: T },
+): { width: T; height: T } {
+  const wide = width ?? (height === undefined ? natural.width : a.multiply(height, natural.ratio));
+  return { width: wide, height: height ?? a.divide(wide, natural.ratio) };
 }
 
 /** The box of a layer at the settle moment, in px against the top left corner of the box around it. */
 export function placedBox(place: Place, context: PlaceContext): Box {
   const { viewport, around, natural, kind } = context;
-  const axis = (start?: Length, end?: Length, size?: Length, extent = 0): Axis => {
-    const px = (length?: Length) =>
-      length === undefined ? undefined : resolveLength(length, { viewport, percent: extent });
-    const axis = { start: px(start), end: px(end), size: px(size), extent };
-    if (axis.size === undefined && axis.start !== undefined && axis.end !== undefined)
-      axis.size = Math.max(0, extent - axis.start - axis.end);
-    return axis;
-  };
-  const x = axis(place.left, place.right, place.width, around.width);
-  const y = axis(place.top, place.bottom, place.height, around.height);
+  const px = (length: Length, percent: number) => resolveLength(length, { viewport, percent });
+  const { x, y } = placedAxes(
+    numbers,
+    place,
+    (length, axis) => px(length, axis === "x" ? around.width : around.height),
+    around,
+  );
   const widest =
-    context.maxWidth === undefined
-      ? Number.POSITIVE_INFINITY
-      : resolveLength(context.maxWidth, { viewport, percent: around.width });
-  if (x.size !== undefined) x.size = Math.min(x.size, widest);
-  const available = x.size ?? Math.min(widest, Math.max(0, around.width - (x.start ?? 0) - (x.end ?? 0)));
+    context.maxWidth === undefined ? Number.POSITIVE_INFINITY : px(context.maxWidth, around.width);
+  const asked = x.size === undefined ? undefined : Math.min(x.size, widest);
+  const available = asked ?? Math.min(widest, Math.max(0, around.width - (x.start ?? 0) - (x.end ?? 0)));
   const own = natural(available);
-
-  let { size: width } = x;
-  let { size: height } = y;
-  if (kind === "image") {
-    const ratio = own.width / own.height;
-    width ??= height === undefined ? own.width : height * ratio;
-    height ??= width / ratio;
-  } else {
-    width ??= own.width;
-    height ??= own.height;
-  }
-  const centreX = place.center === "x" || place.center === "both";
-  const centreY = place.center === "y" || place.center === "both";
-  // A text too wide for its scene stays at the start edge, where reading begins, as CSS auto margins have it.
-  const middle = (around.width - width) / 2;
-  const left = centreX
-    ? kind === "text" && x.size === undefined
-      ? Math.max(0, middle)
-      : middle
-    : inset(x, width);
-  const top = centreY ? (around.height - height) / 2 : inset(y, height);
-  return { left, top, width, height };
+  const { width, height } =
+    kind === "image"
+      ? pictureSize(numbers, asked, y.size, { width: own.width, ratio: own.width / own.height })
+      : { width: asked ?? own.width, height: y.size ?? own.height };
+  const left = startOn(numbers, x, width);
+  return {
+    // A text too wide for its scene stays at the start edge, where reading begins, as CSS auto margins have it.
+    left: x.centred && kind === "text" && asked === undefined ? Math.max(0, left) : left,
+    top: startOn(numbers, y, height),
+    width,
+    height,
+  };
 }
-
-/** Where a box begins on an axis: at its start inset, else against its end inset, else at the scene's edge. */
-const inset = (axis: Axis, size: number): number =>
-  axis.start ?? (axis.end === undefined ? 0 : axis.extent - axis.end - size);

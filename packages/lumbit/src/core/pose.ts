@@ -1,6 +1,9 @@
+import { numbers } from "./arithmetic.ts";
+import { backdropOffset } from "./backdrop.ts";
 import { type Box, intersection, intersects } from "./box.ts";
+import { displacement, pushed } from "./drift.ts";
 import type { LayerLayout, PageLayout, SceneLayout } from "./layout.ts";
-import { passedAt } from "./passage.ts";
+import { passed } from "./passage.ts";
 import { rampedAt } from "./ramp.ts";
 
 /** Everything about one layer at one scroll position. The box is in viewport px, after movement, before rotation. */
@@ -46,42 +49,49 @@ export function poseAt(layout: PageLayout, scroll: number): PagePose {
     scrollHeight,
     scenes: layout.scenes.map((scene) => {
       const p = viewport.height + reached - scene.top;
-      const top = 0 - passedAt(scene.passage, p);
+      const top = 0 - passed(numbers, scene.passage, p);
       const layers = scene.layers.flatMap((layer) => poseLayer(layer, scene, p, layout));
       return { name: scene.name, top, height: scene.height, layers };
     }),
     ...(backdrop && {
-      backdrop: { left: 0, top: -backdrop.speed * reached, width: viewport.width, height: backdrop.height },
+      backdrop: {
+        left: 0,
+        top: backdropOffset(numbers, backdrop.speed, reached) - reached,
+        width: viewport.width,
+        height: backdrop.height,
+      },
     }),
   };
 }
 
-/** A layer's scale as the camera nears it, (1 + depth) / (1 + depth - push), push counted from the settle moment. */
-function scaleAt({ push, depth }: LayerLayout, { passage }: SceneLayout, d: number): number {
+/** A layer's scale as the camera nears it; p within the passage. */
+function scaleAt({ push, speed }: LayerLayout, { passage, settle }: SceneLayout, p: number): number {
   if (push === 0) return 1;
-  return (1 + depth) / (1 + depth - (push * d) / passage.length);
+  const { distance, nearer } = pushed(numbers, { push, speed, length: passage.length, settle }, p);
+  return distance / (distance - nearer);
 }
 
 /** The pose of a layer and, behind it, of the layers inside it. */
 function poseLayer(layer: LayerLayout, scene: SceneLayout, p: number, { viewport }: PageLayout): LayerPose[] {
   // Before and after its passage a scene is out of view, and its layers rest where they came from or went.
-  const d = Math.min(Math.max(p, 0), scene.passage.length) - scene.settle;
-  const at = { left: scene.left, top: 0 - passedAt(scene.passage, p) };
+  const within = Math.min(Math.max(p, 0), scene.passage.length);
+  const d = (drift: number) => displacement(numbers, drift, within, scene.settle);
+  const at = { left: scene.left, top: 0 - passed(numbers, scene.passage, p) };
   const screen = { left: 0, top: 0, width: viewport.width, height: viewport.height };
   const inScene = intersection(screen, { ...at, width: scene.width, height: scene.height });
   const clip = layer.pane ? intersection(inScene, moved(layer.pane, at.left, at.top)) : inScene;
-  const pushed = scaleAt(layer, scene, d);
-  const place = moved(layer.box, at.left + layer.drift.x * d, at.top + layer.drift.y * d);
+  const scale = scaleAt(layer, scene, within);
+  const place = moved(layer.box, at.left + d(layer.drift.x), at.top + d(layer.drift.y));
 
   const own = ramped(layer, place, p, identity);
-  const whole: Frame = { ...own, scale: own.scale * pushed };
-  const within = (child: LayerLayout, around: Frame, gone: boolean): LayerPose[] => {
+  const whole: Frame = { ...own, scale: own.scale * scale };
+  const inside = (child: LayerLayout, around: Frame, gone: boolean): LayerPose[] => {
     const frame = ramped(child, moved(child.box, around.box.left, around.box.top), p, around);
     const hidden = gone || child.hidden;
-    const inner = (child.layers ?? []).flatMap((own) => within(own, frame, hidden));
+    const inner = (child.layers ?? []).flatMap((own) => inside(own, frame, hidden));
     return [poseOf(child, frame, hidden, clip), ...inner];
   };
-  const inner = (layer.layers ?? []).flatMap((child) => within(child, whole, layer.hidden));
+  const inner = (layer.layers ?? []).flatMap((child) => inside(child, whole, layer.hidden));
   return [poseOf(layer, whole, layer.hidden, clip), ...inner];
 }
 

@@ -1,3 +1,4 @@
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Drift } from "./drift.ts";
 import { type Easing, eased } from "./easing.ts";
 import type { Layer } from "./layer.ts";
@@ -125,6 +126,15 @@ export function resolveRamps(layer: Layer, context: MomentContext): ResolvedRamp
   });
 }
 
+/** How far a layer that drifts has to be moved to stay where it is on the screen from one position to another. */
+export function heldOffset<T>(a: Arithmetic<T>, drift: Drift<T>, from: T, to: T): Drift<T> {
+  const length = a.max(a.px(0), a.subtract(to, from));
+  return {
+    x: a.multiply(a.number(-1), drift.x, length),
+    y: a.multiply(a.subtract(a.number(1), drift.y), length),
+  };
+}
+
 /** What keeps a layer that drifts where it is on the screen from one moment to another: offsets against its movement. */
 export function resolveHold(
   { hold }: Pick<Layer, "hold">,
@@ -133,15 +143,15 @@ export function resolveHold(
 ): ResolvedRamp[] {
   if (!hold) return [];
   const [from, to] = hold.map((moment) => momentAt(moment, "scene", context)) as [number, number];
-  const length = Math.max(0, to - from);
+  const { x, y } = heldOffset(numbers, drift, from, to);
   const offset = (property: "x" | "y", value: number): ResolvedRamp => ({
     property,
     stops: [
       { at: from, value: 0, easing: "linear" },
-      { at: from + length, value, easing: "linear" },
+      { at: Math.max(from, to), value, easing: "linear" },
     ],
   });
-  return [offset("x", -drift.x * length), offset("y", (1 - drift.y) * length)];
+  return [offset("x", x), offset("y", y)];
 }
 
 /**

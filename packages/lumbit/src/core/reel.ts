@@ -1,7 +1,8 @@
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Size } from "./box.ts";
-import { speedOf } from "./depth.ts";
-import type { GroupLayer, Layer } from "./layer.ts";
-import { type Passage, passageOf } from "./passage.ts";
+import { displacement } from "./drift.ts";
+import type { GroupLayer } from "./layer.ts";
+import { type Passage, type PassageInput, passageOf } from "./passage.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
 /** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
@@ -16,6 +17,42 @@ export interface Reel {
 
 /** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
 export const swipeWidth = 600;
+
+/** Of slides side by side, in px: how wide each is, the space between them, how many there are. */
+export interface RowInput<T> {
+  slide: T;
+  gap: T;
+  count: T;
+}
+
+/** How long slides side by side are. */
+export const rowLength = <T>(a: Arithmetic<T>, { slide, gap, count }: RowInput<T>): T =>
+  a.subtract(a.multiply(count, a.add(slide, gap)), gap);
+
+/** How far slides of so many px travel in a reel that is so wide: until the last one comes to its end. */
+export const rowTravel = <T>(a: Arithmetic<T>, row: T, width: T): T => a.max(a.px(0), a.subtract(row, width));
+
+/** What is beside a slide in its reel on one side, where so many slides are: as if it were a scene on its side. */
+export const besideSlide = <T>(
+  a: Arithmetic<T>,
+  slides: T,
+  { slide, gap }: Pick<RowInput<T>, "slide" | "gap">,
+): T => a.multiply(slides, a.add(slide, gap));
+
+/** How far a layer in a slide has slid against it, to the right, when its reel begins to travel and when it has. */
+export function slidOffsets<T>(
+  a: Arithmetic<T>,
+  k: T,
+  { viewport, before, length }: Pick<PassageInput<T>, "viewport" | "before"> & Pick<Passage<T>, "length">,
+  travel: T,
+): { from: T; to: T } {
+  const first = a.subtract(viewport, before);
+  const settle = a.divide(length, a.number(2));
+  return {
+    from: displacement(a, k, first, settle),
+    to: displacement(a, k, a.add(first, travel), settle),
+  };
+}
 
 /** One slide of a reel, in px. A slide goes through its reel as a scene goes through the viewport, on its side. */
 export interface SlideLayout {
@@ -38,28 +75,14 @@ export function layoutReel(
 ): ReelLayout {
   const px = (length: NonNullable<GroupLayer["reel"]>["width"]) =>
     resolveLength(length ?? 0, { viewport, percent: whole });
-  const width = px(reel?.width ?? "100%");
-  const step = width + px(reel?.gap);
-  const total = step * layers.length - px(reel?.gap);
+  const row = { slide: px(reel?.width ?? "100%"), gap: px(reel?.gap), count: layers.length };
   return {
-    travel: Math.max(0, total - whole),
+    travel: rowTravel(numbers, rowLength(numbers, row), whole),
     slides: layers.map((_, index) => {
-      const left = index * step;
-      const passage = passageOf({
-        viewport: whole,
-        scene: width,
-        hold: 0,
-        before: left,
-        after: total - left - width,
-      });
-      return { left, width, passage };
+      const before = besideSlide(numbers, index, row);
+      const after = besideSlide(numbers, layers.length - 1 - index, row);
+      const passage = passageOf({ viewport: whole, scene: row.slide, hold: 0, before, after });
+      return { left: before, width: row.slide, passage };
     }),
   };
-}
-
-/** How far a layer in a slide has slid against it at the beginning and the end of the reel's travel, to the right. */
-export function slideOffsets(layer: Layer, relief: number, { left, passage }: SlideLayout, travel: number) {
-  const k = relief * (1 - speedOf(layer));
-  const first = passage.viewport - left - passage.length / 2;
-  return { k, from: k * first, to: k * (first + travel) };
 }

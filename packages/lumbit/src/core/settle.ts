@@ -1,30 +1,50 @@
+import { type Arithmetic, numbers, within } from "./arithmetic.ts";
 import type { Passage } from "./passage.ts";
 
 /** When every layer of a scene stands where it was placed; a number is a share (0..1) of the passage. */
 export type Settle = "auto" | "enter" | "top" | "middle" | "bottom" | "leave" | number;
 
 /**
- * The position p0 in the passage, in px, at which every layer stands exactly where it was placed.
- *
- * `auto`: a scene in view when the page is at its top settles there, so what loads is what was composed; one
+ * Where `auto` lies: a scene in view when the page is at its top settles there, so what loads is what was composed; one
  * whose middle cannot be reached settles at the nearest reachable moment; any other settles at its middle.
  */
-export function settleAt(settle: Settle, passage: Passage): number {
-  const { viewport, scene, length, lo, hi } = passage;
+export function automaticSettle<T>(
+  a: Arithmetic<T>,
+  { length, lo, hi }: Pick<Passage<T>, "length" | "lo" | "hi">,
+): T {
+  const middle = a.divide(length, a.number(2));
+  return within(a, lo, a.subtract(middle, a.where(lo, middle)), hi);
+}
+
+/** The position p0 in the passage, in px, at which every layer stands exactly where it was placed. */
+export function settleOf<T>(
+  a: Arithmetic<T>,
+  settle: Settle,
+  {
+    viewport,
+    scene,
+    length,
+    automatic,
+  }: Pick<Passage<T>, "viewport" | "scene" | "length"> & { automatic: T },
+): T {
   switch (settle) {
     case "enter":
-      return 0;
+      return a.px(0);
     case "top":
       return viewport;
     case "middle":
-      return length / 2;
+      return a.divide(length, a.number(2));
     case "bottom":
       return scene;
     case "leave":
       return length;
     case "auto":
-      return lo > 0 ? lo : Math.min(length / 2, hi);
+      return automatic;
     default:
-      return settle * length;
+      return a.multiply(a.number(settle), length);
   }
 }
+
+/** The settle moment of a passage, in px. */
+export const settleAt = (settle: Settle, passage: Passage): number =>
+  settleOf(numbers, settle, { ...passage, automatic: automaticSettle(numbers, passage) });

@@ -1,7 +1,9 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
+export { motionConditions, swipeMedia } from "./conditions.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
-export { modelCss, motionConditions, nativeCss, propertyCss, reachCss, skipCss } from "./model.css.ts";
+export { modelCss, propertyCss } from "./model.css.ts";
 export { motionCss } from "./motion.ts";
+export { nativeCss } from "./native.css.ts";
 export {
   filterCss,
   holdCss,
@@ -11,8 +13,10 @@ export {
   scriptedAnimations,
   waysOf,
 } from "./ramp.ts";
-export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay, swipeMedia } from "./reel.ts";
+export { reachCss } from "./reach.css.ts";
+export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { pageRules, sceneKeyframes, sceneRules, sceneSelector, settleCss } from "./scene.ts";
+export { skipCss } from "./skip.css.ts";
 export { type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

@@ -10,6 +10,7 @@ import {
   overscans,
   statesOf,
 } from "../core/index.ts";
+import { travelMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
 import {
   filterCss,
@@ -21,7 +22,7 @@ import {
   type Way,
   waysOf,
 } from "./ramp.ts";
-import { isReel, rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay, travelMedia } from "./reel.ts";
+import { isReel, rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** How a layer drifts, as custom properties. */

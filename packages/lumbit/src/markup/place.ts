@@ -3,12 +3,15 @@ import {
   type GroupLayer,
   isImage,
   type Layer,
-  type Place,
+  pictureSize,
+  startOn,
   type TextLayer,
 } from "../core/index.ts";
+import { css, print, value } from "./arithmetic.ts";
 import type { Given, LayerContext } from "./context.ts";
-import { calc, contentAxis, lengthCss, placedAxis, sizedAxis, startOf } from "./lengths.ts";
+import { axesOf, contentAxis, lengthCss, sizedAxis } from "./lengths.ts";
 import { ifPaned } from "./pane.ts";
+import { variable } from "./properties.ts";
 import { type Declarations, round } from "./tree.ts";
 
 /** The place of a picture, shape or group. Sizes are written out: a browser takes a picture's from its file. */
@@ -18,30 +21,28 @@ export function boxPlace(
   context: LayerContext,
   asPane = false,
 ): Declarations {
-  const place: Place = layer.place ?? { left: 0, right: 0, top: 0, bottom: 0 };
-  const [x, y] = [placedAxis(place, "x"), placedAxis(place, "y")];
-  const [width, height] = boxSize(x.size, y.size, naturalSize(layer, base, context));
+  const { x, y } = axesOf(layer.place ?? { left: 0, right: 0, top: 0, bottom: 0 });
+  const natural = naturalSize(layer, base, context);
+  const { width, height } = natural
+    ? pictureSize(css, x.size, y.size, natural)
+    : { width: x.size ?? css.px(0), height: y.size ?? css.px(0) };
+  const [along, extent] = context.slide ? [x, width] : [y, height];
   return {
     ...sizedAxis(x, width, "x"),
     ...sizedAxis(y, height, "y"),
-    ...(asPane &&
-      (context.slide
-        ? { "--lumbit-t": calc(startOf(x, width, "x")), "--lumbit-ph": calc(width) }
-        : { "--lumbit-t": calc(startOf(y, height, "y")), "--lumbit-ph": calc(height) })),
+    ...(asPane && {
+      "--lumbit-t": print(startOn(css, along, extent)),
+      "--lumbit-ph": print(extent),
+    }),
   };
 }
 
-interface NaturalCss {
-  width: string | number;
-  ratio: string | number;
-}
-
 /** The width and proportions of a picture's file; properties where rules change the picture. Nothing of other layers. */
-function naturalSize(layer: Layer, base: Layer, { sizeOf }: LayerContext): NaturalCss | undefined {
+function naturalSize(layer: Layer, base: Layer, { sizeOf }: LayerContext) {
   if (!isImage(layer)) return undefined;
-  if (changesImage(base)) return { width: "var(--lumbit-natural)", ratio: "var(--lumbit-ratio)" };
+  if (changesImage(base)) return { width: variable("natural"), ratio: variable("ratio") };
   const own = sizeOf(layer.image) ?? { width: 1, height: 1 };
-  return { width: `${own.width}px`, ratio: round(own.width / own.height) };
+  return { width: css.px(own.width), ratio: css.number(own.width / own.height) };
 }
 
 const changesImage = (layer: Layer) =>
@@ -54,22 +55,12 @@ export function naturalCss(layer: Layer, given: Given, base: Layer, { sizeOf }: 
   return { "--lumbit-natural": `${own.width}px`, "--lumbit-ratio": round(own.width / own.height) };
 }
 
-function boxSize(
-  width: string | undefined,
-  height: string | undefined,
-  natural: NaturalCss | undefined,
-): [string, string] {
-  if (!natural) return [width ?? "0px", height ?? "0px"];
-  const wide = width ?? (height ? `(${height} * ${natural.ratio})` : String(natural.width));
-  return [wide, height ?? `(${wide} / ${natural.ratio})`];
-}
-
 export function textPlace(layer: TextLayer): Declarations {
-  const place = layer.place ?? { center: "both" };
-  const [x, y] = [placedAxis(place, "x"), placedAxis(place, "y")];
+  const { x, y } = axesOf(layer.place ?? { center: "both" });
   const widest = lengthCss(layer.maxWidth, "x");
-  const asked = lengthCss(fittedWidth(layer), "x") ?? x.size;
-  const width = asked && widest ? `min(${asked}, ${widest})` : asked;
+  const fitted = lengthCss(fittedWidth(layer), "x");
+  const asked = fitted === undefined ? x.size : value(fitted);
+  const width = asked && widest ? css.min(asked, value(widest)) : asked;
   return {
     ...(width ? sizedAxis(x, width, "x") : { ...contentAxis(x, "x"), "max-width": widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),

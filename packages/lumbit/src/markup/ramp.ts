@@ -1,5 +1,6 @@
 import {
   fittedWidth,
+  heldOffset,
   isImage,
   isText,
   type Layer,
@@ -9,10 +10,14 @@ import {
   type Pieces,
   parseMoment,
   piecesOf,
+  positionIn,
   type Ramp,
   rampsOf,
   type TextLayer,
 } from "../core/index.ts";
+import { css, type Expression, print } from "./arithmetic.ts";
+import { along, factor } from "./drift.ts";
+import { variable } from "./properties.ts";
 import { type Declarations, round } from "./tree.ts";
 
 /** One way of a ramp, from a stop to the next: an animation that the scroll position plays. */
@@ -83,29 +88,9 @@ export function pieceWays(layer: RampedLayer): Way[] {
 
 /** How far a layer has to be moved against its drift to stay where it is between two moments. */
 export function holdCss(hold: NonNullable<Layer["hold"]>): Declarations {
-  const [from, to] = hold.map(positionCss);
-  const length = `max(0px, ${to} - ${from})`;
-  const k = "var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1))";
-  return {
-    "--lumbit-hold-x": `calc(-1 * ${k} * (var(--lumbit-ux, 0) + var(--lumbit-pan, 0)) * ${length})`,
-    "--lumbit-hold-y": `calc((1 - ${k} * var(--lumbit-uy, 1)) * ${length})`,
-  };
-}
-
-/** The position of a moment in the passage of a scene that does not hold, as `rangeOf` has it. */
-function positionCss(moment: Moment): string {
-  const { range, share } = parseMoment(moment);
-  const [v, h] = ["var(--lumbit-v)", "var(--lumbit-h)"];
-  const [low, high] = [`min(${v}, ${h})`, `max(${v}, ${h})`];
-  const [start, end] = {
-    cover: ["0px", `(${v} + ${h})`],
-    contain: [low, high],
-    entry: ["0px", low],
-    exit: [high, `(${v} + ${h})`],
-    "entry-crossing": ["0px", h],
-    "exit-crossing": [v, `(${v} + ${h})`],
-  }[range];
-  return `(${start} * ${1 - share} + ${end} * ${share})`;
+  const [from, to] = hold.map((moment) => positionIn(css, moment, variable("v"), variable("h")));
+  const { x, y } = heldOffset(css, along(factor), from as Expression, to as Expression);
+  return { "--lumbit-hold-x": print(x), "--lumbit-hold-y": print(y) };
 }
 
 function rampWays(ramp: Ramp, layer: RampedLayer): Way[] {

@@ -1,19 +1,21 @@
 import {
+  besideSlide,
   type GroupLayer,
   isGroup,
   type Layer,
   type Reel,
+  rowLength,
+  rowTravel,
+  slidOffsets,
   speedOf,
   statesOf,
-  swipeWidth,
 } from "../core/index.ts";
+import { css, print, value } from "./arithmetic.ts";
+import { factor } from "./drift.ts";
 import { lengthCss } from "./lengths.ts";
+import { variable } from "./properties.ts";
 import type { Way } from "./ramp.ts";
 import type { Declarations } from "./tree.ts";
-
-/** Where reels travel; narrower screens swipe them. */
-export const travelMedia = `(min-width: ${swipeWidth}px)`;
-export const swipeMedia = `(max-width: ${swipeWidth - 0.02}px)`;
 
 export const isReel = (layer: Layer): layer is GroupLayer & { reel: Reel } =>
   isGroup(layer) && layer.reel !== undefined;
@@ -25,12 +27,16 @@ export const reelCss = ({ width, gap }: Reel, slides?: number): Declarations => 
   "--lumbit-slides": slides,
 });
 
-const step = "(var(--lumbit-slide) + var(--lumbit-slide-gap))";
+const row = {
+  slide: variable("slide"),
+  gap: variable("slide-gap"),
+  count: variable("slides"),
+};
 
 /** Where a slide lies in its reel: what is to the left and to the right of it, as if it were a scene on its side. */
 export const slideCss = (index: number, count: number): Declarations => ({
-  "--lumbit-before": `calc(${index} * ${step})`,
-  "--lumbit-after": `calc(${count - 1 - index} * ${step})`,
+  "--lumbit-before": print(besideSlide(css, css.number(index), row)),
+  "--lumbit-after": print(besideSlide(css, css.number(count - 1 - index), row)),
 });
 
 const whileHeld = {
@@ -48,7 +54,9 @@ export const rowWay: Way = {
   composition: "replace",
 };
 export const rowCss: Declarations = {
-  "--lumbit-leave-x": `min(0px, 100cqw + var(--lumbit-slide-gap) - var(--lumbit-slides) * ${step})`,
+  "--lumbit-leave-x": print(
+    css.multiply(css.number(-1), rowTravel(css, rowLength(css, row), value("100cqw"))),
+  ),
 };
 
 /** How a layer slides against its slide as that travels. */
@@ -60,9 +68,14 @@ export const slideWay: Way = {
   composition: "replace",
 };
 export const slidesAgainst = (layer: Layer) => statesOf(layer).some((state) => speedOf(state) !== 1);
-const k = "var(--lumbit-page-relief, 1) * var(--lumbit-relief, 1) * (1 - var(--lumbit-speed, 1))";
-const first = "var(--lumbit-v) - var(--lumbit-before) - var(--lumbit-length) / 2";
+const [viewport, before] = [variable("v"), variable("before")];
+const slid = slidOffsets(
+  css,
+  factor,
+  { viewport, before, length: variable("length") },
+  rowTravel(css, css.add(before, variable("h"), variable("after")), viewport),
+);
 export const slideLayerCss: Declarations = {
-  "--lumbit-enter-x": `calc(${k} * (${first}))`,
-  "--lumbit-leave-x": `calc(${k} * (var(--lumbit-h) + var(--lumbit-after) - var(--lumbit-length) / 2))`,
+  "--lumbit-enter-x": print(slid.from),
+  "--lumbit-leave-x": print(slid.to),
 };

@@ -10,17 +10,20 @@ import {
   type SceneSettings,
   type Settle,
   sceneHeight,
+  settleOf,
   speedOf,
   sumLengths,
   type TextLayer,
 } from "../core/index.ts";
+import { css, print } from "./arithmetic.ts";
 import type { Assets } from "./assets.ts";
+import { columnCss } from "./column.ts";
+import { swipeMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
 import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
-import { columnCss } from "./model.css.ts";
 import { layerKeyframes } from "./motion.ts";
-import { swipeMedia } from "./reel.ts";
+import { variable } from "./properties.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
@@ -235,22 +238,13 @@ function extentRules(scene: Scene): StyleRule[] {
   ];
 }
 
-/** p0 in CSS; a sum is bracketed, since it stands inside other sums. */
-export function settleCss(settle: Settle): string {
-  switch (settle) {
-    case "enter":
-      return "0px";
-    case "top":
-      return "var(--lumbit-v)";
-    case "middle":
-      return "calc(var(--lumbit-length) / 2)";
-    case "bottom":
-      return "var(--lumbit-h)";
-    case "leave":
-      return "var(--lumbit-length)";
-    case "auto":
-      return "var(--lumbit-auto)";
-    default:
-      return `calc(${round(settle)} * var(--lumbit-length))`;
-  }
-}
+/** p0 in CSS. */
+export const settleCss = (settle: Settle): string =>
+  print(
+    settleOf(css, settle, {
+      viewport: variable("v"),
+      scene: variable("h"),
+      length: variable("length"),
+      automatic: variable("auto"),
+    }),
+  );

@@ -1,6 +1,8 @@
 import { fittedWidth, fluidSize, largestOpticalSize, type TextStyle } from "../core/index.ts";
+import { css, print, value } from "./arithmetic.ts";
 import { lengthCss } from "./lengths.ts";
-import { type Declarations, round } from "./tree.ts";
+import { variable } from "./properties.ts";
+import type { Declarations } from "./tree.ts";
 
 /**
  * A text's settings as CSS. Where it is fitted to a width, its letters have the largest optical size whatever their
@@ -37,8 +39,6 @@ export function textCss(style: TextStyle): Declarations {
 
 function sizeCss(size: TextStyle["fontSize"]): string | undefined {
   if (typeof size !== "object") return size as string | undefined;
-  if ("fit" in size) return "calc(var(--lumbit-fit) / var(--lumbit-ems))";
-  const { min, max, from, to } = fluidSize(size);
-  const slope = round((max - min) / (to - from));
-  return `clamp(${min}px, ${min}px + ${slope} * (100vw - ${from}px), ${max}px)`;
+  if ("fit" in size) return print(css.divide(variable("fit"), variable("ems")));
+  return print(fluidSize(css, size, value("100vw")));
 }

@@ -1,5 +1,5 @@
 import type { Moment } from "../core/moment.ts";
-import { type PassageOf, parseMoment, rangeOf } from "../core/moment.ts";
+import { momentAt, type PassageOf } from "../core/moment.ts";
 
 /** Whether a text is a moment. */
 export const isMoment = (text: string): boolean =>
@@ -28,11 +28,22 @@ export function positionOf(
     scene,
   }: Around & { element: HTMLElement; scene: HTMLElement },
 ): number {
-  const { range, share } = parseMoment(moment);
-  if (of === "page") return share * (scrollHeight - viewport) + viewport - top;
-  const [start, end] = rangeOf(range, viewport, of === "layer" ? element.offsetHeight : height);
-  return start + share * (end - start) + (of === "layer" ? topOf(element) - topOf(scene) : 0);
+  const box = of === "layer" ? boxIn(scene, element) : { left: 0, top: 0, width: 0, height: 0 };
+  return momentAt(moment, of, {
+    viewport: { width: 0, height: viewport },
+    scene: { height, top },
+    scrollHeight,
+    box,
+  });
 }
+
+/** An element's box against its scene, as it is laid out. */
+const boxIn = (scene: HTMLElement, element: HTMLElement) => ({
+  left: 0,
+  top: topOf(element) - topOf(scene),
+  width: element.offsetWidth,
+  height: element.offsetHeight,
+});
 
 /** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
 function topOf(element: HTMLElement): number {

@@ -1,4 +1,5 @@
-import { motionConditions, reachCss } from "../markup/model.css.ts";
+import { motionConditions } from "../markup/conditions.ts";
+import { reachCss } from "../markup/reach.css.ts";
 import { adoptSheet } from "./sheet.ts";
 
 /** Gives moving pictures in panes their overscan, wherever an element lives. */

@@ -1,3 +1,6 @@
+import { numbers } from "../core/arithmetic.ts";
+import { backdropOffset } from "../core/backdrop.ts";
+import { type Drift, driftAlong, driftFactor, type PushInput, pushed } from "../core/drift.ts";
 import type { Moment } from "../core/moment.ts";
 import { type PassageOf, rangeOf } from "../core/moment.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
@@ -16,15 +19,13 @@ export interface ScriptedOptions {
 /** A layer as it was measured: all that a frame needs. */
 interface Moving {
   element: HTMLElement;
-  kx: number;
-  ky: number;
+  drift: Drift;
   ways: Way[];
   /** The positions of the passage between which its ramps can be seen: of what is in a slide, those of the slide. */
   from: number;
   to: number;
-  /** Camera nearness per px of the passage, and the layer's distance from the camera; 0 when it does not scale. */
-  push: number;
-  distance: number;
+  /** How it scales as the camera nears it, by how far the passage has gone on since the settle moment. */
+  push: PushInput<number>;
   /** What was written last. */
   x: number;
   y: number;
@@ -85,7 +86,8 @@ export function scriptedDriver(
     position = approach(position, target, last ? time - last : 16, smoothing);
     last = time;
     for (const scene of scenes) drawScene(scene, position, viewport);
-    for (const [backdrop, k] of behind) backdrop.style.translate = `0 ${round(k * position)}px`;
+    for (const [backdrop, speed] of behind)
+      backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
     if (position === target) last = 0;
     else wake();
   };
@@ -107,11 +109,12 @@ export function scriptedDriver(
       ? []
       : backdrops.map((backdrop) => [
           backdrop,
-          1 - Number.parseFloat(getComputedStyle(backdrop).getPropertyValue("--lumbit-speed")),
+          Number.parseFloat(getComputedStyle(backdrop).getPropertyValue("--lumbit-speed")),
         ]);
     position = scroller.position();
     for (const scene of scenes) drawScene(scene, position, viewport);
-    for (const [backdrop, k] of behind) backdrop.style.translate = `0 ${round(k * position)}px`;
+    for (const [backdrop, speed] of behind)
+      backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
   };
   const unwatch = watchLayout(elements, scroller, measure);
 
@@ -171,17 +174,16 @@ function measureLayer(
     return Number.isNaN(value) ? otherwise : value;
   };
   const speed = element.classList.contains("lumbit-drifts") ? number("speed", 1) : 1;
-  const k = number("page-relief", 1) * number("relief", 1) * (1 - speed);
+  const k = driftFactor(numbers, number("page-relief", 1) * number("relief", 1), speed);
+  const drift = driftAlong(numbers, k, { x: number("ux", 0), y: number("uy", 1) }, number("pan", 0));
   const push = speed === 0 || number("paned", 0) === 1 ? 0 : number("push", 0);
   const { translate, transform, willChange } = element.style;
   return {
     element,
-    kx: k * (number("ux", 0) + number("pan", 0)),
-    ky: k * number("uy", 1),
+    drift,
     ways: measureWays(element, style, around, scene),
     ...slideInView(element, around),
-    push: push / (number("v", around.viewport) + around.height),
-    distance: 1 / speed,
+    push: { push, speed, length: number("v", around.viewport) + around.height, settle: 0 },
     x: known?.x ?? 0,
     y: known?.y ?? 0,
     scale: known?.scale ?? 1,
@@ -253,16 +255,21 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
       const time = timeOf(way, q);
       if (time !== way.time) way.animation.currentTime = way.time = time;
     }
-    const x = layer.kx * d;
-    const y = layer.ky * d;
+    const x = layer.drift.x * d;
+    const y = layer.drift.y * d;
     const { style } = layer.element;
     if (x !== layer.x || y !== layer.y) style.translate = `${round(x)}px ${round(y)}px`;
-    const scale = layer.push ? layer.distance / (layer.distance - layer.push * d) : 1;
+    const scale = layer.push.push ? scaleAt(layer.push, d) : 1;
     if (scale !== layer.scale) style.transform = `scale(${scale})`;
     layer.x = x;
     layer.y = y;
     layer.scale = scale;
   }
+}
+
+function scaleAt(push: PushInput<number>, d: number): number {
+  const { distance, nearer } = pushed(numbers, push, d);
+  return distance / (distance - nearer);
 }
 
 const round = (value: number) => Math.round(value * 1000) / 1000;

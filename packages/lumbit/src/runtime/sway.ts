@@ -1,3 +1,5 @@
+import { numbers } from "../core/arithmetic.ts";
+import { driftFactor } from "../core/drift.ts";
 import { prefersStillness } from "./driver.ts";
 import { childrenOf } from "./live.ts";
 import { approach } from "./smoothing.ts";
@@ -136,8 +138,8 @@ function numberOf(style: CSSStyleDeclaration, name: string, otherwise: number): 
 function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
   const style = getComputedStyle(layer);
   const sway = style.getPropertyValue("--lumbit-sway").trim();
-  const k =
-    numberOf(style, "page-relief", 1) * numberOf(style, "relief", 1) * (1 - numberOf(style, "speed", 1));
+  const relief = numberOf(style, "page-relief", 1) * numberOf(style, "relief", 1);
+  const k = driftFactor(numbers, relief, numberOf(style, "speed", 1));
   if (!Number.parseFloat(sway) || k === 0) return undefined;
   const axes = ["X", "Y"].map((axis) => {
     const end = (side: number) => ({ transform: `translate${axis}(calc(${side * k} * ${sway}))` });
@@ -162,7 +164,7 @@ function tiltingGroup(group: HTMLElement): Omit<Follower, "scene"> | undefined {
   if (tilt === 0) return undefined;
   const held = transformer(group);
   const inner = childrenOf(group).map((element) => ({
-    k: 1 - numberOf(getComputedStyle(element), "speed", 1),
+    k: driftFactor(numbers, 1, numberOf(getComputedStyle(element), "speed", 1)),
     held: transformer(element),
   }));
   let shown: Aim = { x: 0, y: 0 };

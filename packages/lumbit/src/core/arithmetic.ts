@@ -1,0 +1,32 @@
+/**
+ * What the formulas of the model are written in. There are two: numbers compute (`numbers`), CSS prints
+ * (`markup/arithmetic.ts`), so that a page moves by the same formulas without script.
+ */
+export interface Arithmetic<T> {
+  /** A number without unit. */
+  number(value: number): T;
+  px(value: number): T;
+  add(...terms: readonly T[]): T;
+  subtract(from: T, ...terms: readonly T[]): T;
+  multiply(...factors: readonly T[]): T;
+  divide(value: T, by: T): T;
+  min(...values: readonly T[]): T;
+  max(...values: readonly T[]): T;
+  /** A length of 0 or more where another length is above 0, and 0 where that is not. */
+  where(positive: T, value: T): T;
+}
+
+export const numbers: Arithmetic<number> = {
+  number: (value) => value,
+  px: (value) => value,
+  add: (...terms) => terms.reduce((sum, term) => sum + term, 0),
+  subtract: (from, ...terms) => terms.reduce((rest, term) => rest - term, from),
+  multiply: (...factors) => factors.reduce((product, factor) => product * factor, 1),
+  divide: (value, by) => value / by,
+  min: Math.min,
+  max: Math.max,
+  where: (positive, value) => (positive > 0 ? value : 0),
+};
+
+/** A value that is at least `low` and at most `high`; `low` where they are the wrong way round. */
+export const within = <T>(a: Arithmetic<T>, low: T, value: T, high: T): T => a.max(low, a.min(value, high));

@@ -1,0 +1,84 @@
+import { backdropHeight, edge, overscan, paneRange, reach, swing } from "../core/index.ts";
+import { css, type Expression, print, value } from "./arithmetic.ts";
+import { travelMedia } from "./conditions.ts";
+import { along, factor } from "./drift.ts";
+import { passage, scene, settle, zero } from "./passage.css.ts";
+import { variable } from "./properties.ts";
+
+const drift = { x: variable("kx"), y: variable("ky") };
+const driftCss = along(variable("k"));
+
+const pane = { top: variable("t"), height: variable("ph") };
+const reachable = { ...passage, lo: variable("from", passage.lo.text), hi: variable("to", passage.hi.text) };
+const range = paneRange(css, reachable, pane);
+const over = overscan(css, {
+  ...{ drift, settle, passage, pane },
+  range: { first: variable("plo"), last: variable("phi") },
+});
+/** What rules put into a pane and take out of it reaches past it only there. */
+const ifPaned = (length: Expression) => print(css.multiply(variable("paned"), length));
+const overscanned = {
+  top: variable("over-top"),
+  right: variable("over-right"),
+  bottom: variable("over-bottom"),
+  left: variable("over-left"),
+};
+const reachedBox = reach(
+  css,
+  { left: zero, top: zero, width: value("100%"), height: pane.height },
+  overscanned,
+  variable("swing"),
+);
+/** A slide is a scene on its side, and so is what is in its panes. */
+const reachedAcross = reach(
+  css,
+  { left: zero, top: zero, width: pane.height, height: value("100%") },
+  { top: zero, bottom: zero, left: overscanned.top, right: overscanned.bottom },
+  variable("swing"),
+);
+
+/** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
+export const reachCss = `
+.lumbit-track > .lumbit-held { position: sticky; top: 0; }
+.lumbit-track::after { content: ""; display: block; height: var(--lumbit-l); }
+.lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, clip); }
+[data-lumbit-scene] { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
+[data-lumbit-scene].lumbit-flows { scroll-margin-top: 0; }
+[data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
+  --lumbit-k: ${print(factor)};
+  --lumbit-kx: ${print(driftCss.x)};
+  --lumbit-ky: ${print(driftCss.y)};
+}
+.lumbit-reach.lumbit-reach.lumbit-reach {
+  --lumbit-plo: ${print(range.first)};
+  --lumbit-phi: ${print(css.max(variable("plo"), range.last))};
+  --lumbit-over-top: ${ifPaned(over.top)};
+  --lumbit-over-bottom: ${ifPaned(over.bottom)};
+  --lumbit-over-left: ${ifPaned(over.left)};
+  --lumbit-over-right: ${ifPaned(over.right)};
+  --lumbit-swing: ${ifPaned(css.add(swing(css, variable("k"), variable("sway", "0px")), css.px(edge)))};
+  left: ${print(reachedBox.left)};
+  top: ${print(reachedBox.top)};
+  width: ${print(reachedBox.width)};
+  height: ${print(reachedBox.height)};
+}
+/* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
+:is(.lumbit-group, .lumbit-slide) .lumbit-reach.lumbit-reach.lumbit-reach { left: 0; top: 0; width: 100%; height: 100%; }
+@media ${travelMedia} {
+  .lumbit-reel { overflow: clip; }
+  .lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach {
+    left: ${print(reachedAcross.left)};
+    top: ${print(reachedAcross.top)};
+    width: ${print(reachedAcross.width)};
+    height: ${print(reachedAcross.height)};
+  }
+  .lumbit-live .lumbit-title { transition: opacity 0.5s, transform 0.5s; }
+  .lumbit-live .lumbit-slide:not([data-lumbit-shown]) .lumbit-title { opacity: 0; transform: translateY(0.5em); }
+}
+/* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */
+@supports (app-region: drag) {
+  @media ${travelMedia} { .lumbit-live .lumbit-slide:not([data-lumbit-near]) { content-visibility: auto; } }
+}
+[data-lumbit-backdrop] { height: ${print(backdropHeight(css, variable("speed", 1), scene.viewport, value("100cqh")))}; }
+.lumbit-fixed .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
+`;
