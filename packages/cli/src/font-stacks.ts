@@ -1,8 +1,4 @@
 import { createFontStack } from "@capsizecss/core";
-import arial from "@capsizecss/metrics/arial";
-import notoSerif from "@capsizecss/metrics/notoSerif";
-import roboto from "@capsizecss/metrics/roboto";
-import timesNewRoman from "@capsizecss/metrics/timesNewRoman";
 import { fromBuffer } from "@capsizecss/unpack";
 import {
   allLayers,
@@ -17,6 +13,7 @@ import {
 import type { FontStack } from "lumbit/static";
 import type { Font } from "./font.ts";
 import type { FontAsset, Project } from "./project.ts";
+import { arial, notoSerif, roboto, timesNewRoman } from "./reader-fonts.ts";
 import { TextSizer } from "./text-size.ts";
 
 /**

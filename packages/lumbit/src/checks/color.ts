@@ -1,4 +1,5 @@
-import { converter, parse } from "culori";
+import { type CssNode, generate, parse } from "css-tree";
+import { converter, formatHex, parse as parseCss, wcagContrast, wcagLuminance } from "culori";
 import type { Pixel } from "./picture.ts";
 
 const rgb = converter("rgb");
@@ -8,7 +9,7 @@ export const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
 
 /** A CSS color; nothing for what is none. */
 export function parseColor(text: string): Pixel | undefined {
-  const color = rgb(parse(text));
+  const color = rgb(parseCss(text));
   return color && { r: color.r, g: color.g, b: color.b, alpha: color.alpha ?? 1 };
 }
 
@@ -101,18 +102,15 @@ function fromMiddle(shape: string): (x: number, y: number) => number {
   return (x, y) => Math.hypot((x - cx) / width, (y - cy) / height) / Math.SQRT2;
 }
 
+/** The parts of a CSS list. */
 function splitAtCommas(text: string): string[] {
-  const parts: string[] = [];
-  let [depth, start] = [0, 0];
-  for (let index = 0; index <= text.length; index++) {
-    if (text[index] === "(") depth++;
-    if (text[index] === ")") depth--;
-    if (index === text.length || (text[index] === "," && depth === 0)) {
-      parts.push(text.slice(start, index).trim());
-      start = index + 1;
-    }
-  }
-  return parts;
+  const list = parse(text, { context: "value" });
+  if (list.type !== "Value") return [];
+  const parts: CssNode[][] = [[]];
+  for (const node of list.children)
+    if (node.type === "Operator" && node.value === ",") parts.push([]);
+    else parts.at(-1)?.push(node);
+  return parts.map((nodes) => nodes.map((node) => generate(node)).join(" "));
 }
 
 /** One pixel over another. */
@@ -123,24 +121,12 @@ export function over(above: Pixel, below: Pixel): Pixel {
   return { r: mix("r"), g: mix("g"), b: mix("b"), alpha };
 }
 
-/** The relative luminance of a color, 0..1. Source: WCAG 2.2, "relative luminance". */
-export function luminance({ r, g, b }: Pixel): number {
-  const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
-  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
-}
+/** The relative luminance of a color, 0..1 (WCAG 2.2, "relative luminance"). */
+export const luminance = (color: Pixel): number => wcagLuminance({ mode: "rgb", ...color });
 
-/** The contrast of two colors, 1..21. Source: WCAG 2.2, "contrast ratio". */
-export function contrastOf(a: Pixel, b: Pixel): number {
-  const [x, y] = [luminance(a), luminance(b)];
-  return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
-}
+/** The contrast of two colors, 1..21 (WCAG 2.2, "contrast ratio"). */
+export const contrastOf = (a: Pixel, b: Pixel): number =>
+  wcagContrast({ mode: "rgb", ...a }, { mode: "rgb", ...b });
 
 /** A color as CSS writes it in six digits. */
-export const hexOf = ({ r, g, b }: Pixel): string =>
-  `#${[r, g, b]
-    .map((value) =>
-      Math.round(Math.min(Math.max(value, 0), 1) * 255)
-        .toString(16)
-        .padStart(2, "0"),
-    )
-    .join("")}`;
+export const hexOf = (color: Pixel): string => formatHex({ mode: "rgb", ...color });

@@ -12,6 +12,8 @@ export interface Arithmetic<T> {
   divide(value: T, by: T): T;
   min(...values: readonly T[]): T;
   max(...values: readonly T[]): T;
+  /** A value that is at least `low` and at most `high`; `low` where they are the wrong way round. */
+  clamp(low: T, value: T, high: T): T;
   /** A length of 0 or more where another length is above 0, and 0 where that is not. */
   where(positive: T, value: T): T;
 }
@@ -25,8 +27,6 @@ export const numbers: Arithmetic<number> = {
   divide: (value, by) => value / by,
   min: Math.min,
   max: Math.max,
+  clamp: (low, value, high) => Math.max(low, Math.min(value, high)),
   where: (positive, value) => (positive > 0 ? value : 0),
 };
-
-/** A value that is at least `low` and at most `high`; `low` where they are the wrong way round. */
-export const within = <T>(a: Arithmetic<T>, low: T, value: T, high: T): T => a.max(low, a.min(value, high));

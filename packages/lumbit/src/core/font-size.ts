@@ -1,4 +1,4 @@
-import { type Arithmetic, numbers, within } from "./arithmetic.ts";
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { TextLayer } from "./layer.ts";
 import type { TextStyle } from "./text-style.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
@@ -28,7 +28,7 @@ export function fluidSize<T>(
   const [least, most] = [Number.parseFloat(min), Number.parseFloat(max)];
   const slope = a.number((most - least) / (to - from));
   const grown = a.add(a.px(least), a.multiply(slope, a.subtract(viewportWidth, a.px(from))));
-  return within(a, a.px(least), grown, a.px(most));
+  return a.clamp(a.px(least), grown, a.px(most));
 }
 
 const fits = (size: TextStyle["fontSize"]): size is FittedSize => typeof size === "object" && "fit" in size;

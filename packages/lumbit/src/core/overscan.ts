@@ -1,4 +1,4 @@
-import { type Arithmetic, numbers, within } from "./arithmetic.ts";
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import { type Drift, displacement } from "./drift.ts";
 import { type Passage, passed } from "./passage.ts";
 
@@ -66,7 +66,7 @@ export function overscan<T>(
   const largest = (edge: (p: T) => T, ...corners: T[]) =>
     a.max(
       edge(range.first),
-      ...corners.map((p) => edge(within(a, range.first, p, range.last))),
+      ...corners.map((p) => edge(a.clamp(range.first, p, range.last))),
       edge(range.last),
     );
   return {

@@ -1,4 +1,4 @@
-import { type Arithmetic, numbers, within } from "./arithmetic.ts";
+import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Passage } from "./passage.ts";
 
 /** When every layer of a scene stands where it was placed; a number is a share (0..1) of the passage. */
@@ -13,7 +13,7 @@ export function automaticSettle<T>(
   { length, lo, hi }: Pick<Passage<T>, "length" | "lo" | "hi">,
 ): T {
   const middle = a.divide(length, a.number(2));
-  return within(a, lo, a.subtract(middle, a.where(lo, middle)), hi);
+  return a.clamp(lo, a.subtract(middle, a.where(lo, middle)), hi);
 }
 
 /** The position p0 in the passage, in px, at which every layer stands exactly where it was placed. */

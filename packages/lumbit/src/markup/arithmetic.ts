@@ -29,6 +29,7 @@ export const css: Arithmetic<Expression> = {
   }),
   min: (...values) => value(`min(${values.map(({ text }) => text).join(", ")})`),
   max: (...values) => value(`max(${values.map(({ text }) => text).join(", ")})`),
+  clamp: (low, of, high) => value(`clamp(${low.text}, ${of.text}, ${high.text})`),
   // No length on a page is a millionth of a px.
   where: (positive, length) => value(`clamp(0px, ${bracketed(positive, "sum")} * 1000000, ${length.text})`),
 };
