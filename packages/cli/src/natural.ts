@@ -4,9 +4,12 @@ import {
   columnDefaults,
   isImage,
   isText,
+  type Layer,
   type Natural,
   resolveLength,
+  type Scene,
   type Size,
+  type Viewport,
 } from "lumbit/core";
 import type { FontAsset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
@@ -23,12 +26,12 @@ export function naturalSizes(project: Sized): { natural: Natural; texts: TextSiz
   const texts = new TextSizer(project.page, project.fonts);
   const gapLength = project.page.page?.gap ?? columnDefaults.gap;
   const natural: Natural = {
-    layer(layer, availableWidth, viewport) {
+    layer: onceFor((layer: Layer, availableWidth, viewport) => {
       if (isText(layer)) return texts.size(layer, availableWidth, viewport);
       const { width, height } = (isImage(layer) && pictures.get(layer.image)) || { width: 1, height: 1 };
       return { width, height };
-    },
-    content(scene, width, viewport) {
+    }),
+    content: onceFor((scene: Scene, width, viewport) => {
       const height = (block: Block) => {
         const within = block.list ? width - listIndent : width;
         const widest =
@@ -45,9 +48,24 @@ export function naturalSizes(project: Sized): { natural: Natural; texts: TextSiz
       const blocks = scene.content ?? [];
       const gap = resolveLength(gapLength, { viewport, percent: width });
       return blocks.map(height).reduce((sum, height) => sum + height, gap * Math.max(0, blocks.length - 1));
-    },
+    }),
   };
   return { natural, texts };
+}
+
+/** Measures what is measured again and again, at every scroll position that a check looks at, only once. */
+function onceFor<T extends object, Measure>(
+  measure: (of: T, width: number, viewport: Viewport) => Measure,
+): (of: T, width: number, viewport: Viewport) => Measure {
+  const known = new WeakMap<T, Map<string, Measure>>();
+  return (of, width, viewport) => {
+    const sizes = known.get(of) ?? new Map<string, Measure>();
+    known.set(of, sizes);
+    const key = `${width} ${viewport.width} ${viewport.height}`;
+    const size = sizes.get(key) ?? measure(of, width, viewport);
+    sizes.set(key, size);
+    return size;
+  };
 }
 
 /** How far the entries of a list are set in, in px: 1.5rem. */

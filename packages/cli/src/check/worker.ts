@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import { type Picture, type Seen, seenAt } from "lumbit/checks";
 import type { Page, Viewport } from "lumbit/core";
 import { Font } from "../font.ts";
@@ -19,13 +20,23 @@ export const look = (asset: Asset): Promise<Look | string> =>
 
 /** What the rules see at a viewport. */
 export async function judge({ page, pictures, fonts, viewport }: Judged): Promise<Seen[]> {
-  const opened = await Promise.all(
-    fonts.map(async ({ path, bytes }) => ({ path, font: await Font.open(Buffer.from(bytes)) })),
+  const read = await Promise.all(
+    fonts.map(async ({ path, bytes }) => ({ path, font: await opened(Buffer.from(bytes)) })),
   );
   const { natural } = naturalSizes({
     page,
     pictures: [...pictures].map(([path, { width, height }]) => ({ path, width, height })),
-    fonts: opened.flatMap(({ path, font }) => (font ? [{ path, font }] : [])),
+    fonts: read.flatMap(({ path, font }) => (font ? [{ path, font }] : [])),
   });
   return seenAt({ page, natural, pictures }, viewport);
+}
+
+const known = new Map<string, Promise<Font | undefined>>();
+
+/** A font is opened once, not for every viewport that is judged with it. */
+function opened(bytes: Buffer): Promise<Font | undefined> {
+  const key = createHash("sha256").update(bytes).digest("hex");
+  const font = known.get(key) ?? Font.open(bytes);
+  known.set(key, font);
+  return font;
 }

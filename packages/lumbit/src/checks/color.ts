@@ -7,15 +7,20 @@ const rgb = converter("rgb");
 export const white: Pixel = { r: 1, g: 1, b: 1, alpha: 1 };
 export const black: Pixel = { r: 0, g: 0, b: 0, alpha: 1 };
 
+/** Colors and backgrounds that were read before: checks ask for a few at very many points. */
+const colors = new Map<string, Pixel | undefined>();
+const paints = new Map<string, Paint>();
+
 /** A CSS color; nothing for what is none. */
 export function parseColor(text: string): Pixel | undefined {
-  const color = rgb(parseCss(text));
-  return color && { r: color.r, g: color.g, b: color.b, alpha: color.alpha ?? 1 };
+  if (!colors.has(text)) {
+    const color = rgb(parseCss(text));
+    colors.set(text, color && { r: color.r, g: color.g, b: color.b, alpha: color.alpha ?? 1 });
+  }
+  return colors.get(text);
 }
 
 type Paint = (x: number, y: number) => Pixel | undefined;
-/** Backgrounds that were read before: checks ask for the colors of a few at very many points. */
-const paints = new Map<string, Paint>();
 
 /** The color of a background at a point of its box, in shares: a color, or the first gradient with the colors it runs through. */
 export function colorAt(background: string, x: number, y: number): Pixel | undefined {

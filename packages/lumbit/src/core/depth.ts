@@ -1,5 +1,6 @@
-/** Distance behind the page surface in camera distances, more than -1; `"horizon"` is infinitely far. */
-export type Depth = number | "horizon";
+import type { Depth } from "../settings/index.ts";
+
+export type { Depth } from "../settings/index.ts";
 
 /** A layer gives its depth, or its speed (0 fixed, 1 with the page), or neither: then it lies on the surface. */
 export type Motion = { depth?: Depth; speed?: never } | { speed?: number; depth?: never };

@@ -1,17 +1,9 @@
+import type { Camera } from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import { directionVector, speedOf } from "./depth.ts";
 import type { Layer } from "./layer.ts";
-import type { Length } from "./units.ts";
 
-/** Camera movement besides that down the page. */
-export interface Camera {
-  /** Sideways movement per scrolled pixel; positive carries far layers to the right. */
-  pan?: number;
-  /** Movement forward over a whole passage, in camera distances. */
-  push?: number;
-  /** How far it moves to each side as the pointer goes from the middle of the screen to its edge, or a device tilts. */
-  sway?: Length;
-}
+export type { Camera } from "../settings/index.ts";
 
 /** What all layers of a scene share: the product of page's and scene's relief, and the camera. */
 export interface Stage {

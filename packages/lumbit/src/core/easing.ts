@@ -1,11 +1,6 @@
-/** A CSS easing function. */
-export type Easing =
-  | "linear"
-  | "ease"
-  | `ease-${"in" | "out" | "in-out"}`
-  | `step-${"start" | "end"}`
-  | `cubic-bezier(${string})`
-  | `steps(${string})`;
+import type { Easing } from "../settings/index.ts";
+
+export type { Easing } from "../settings/index.ts";
 
 const named: Record<string, readonly [number, number, number, number]> = {
   ease: [0.25, 0.1, 0.25, 1],

@@ -1,23 +1,10 @@
+import type { FittedSize, FluidSize } from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { TextLayer } from "./layer.ts";
 import type { TextStyle } from "./text-style.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
-/** A size that grows with the width of the viewport: `min` at `from` or narrower, `max` at `to` or wider. */
-export interface FluidSize {
-  min: `${number}px`;
-  max: `${number}px`;
-  /** Viewport width in px at which `min` ends; 360 by default. */
-  from?: number;
-  /** Viewport width in px at which `max` is reached; 1440 by default. */
-  to?: number;
-}
-
-/** A size at which the widest line of a text is exactly as wide as said; the text breaks only where it says. */
-export interface FittedSize {
-  /** Percentages are of the width of the box around, as in `place`. */
-  fit: Length;
-}
+export type { FittedSize, FluidSize } from "../settings/index.ts";
 
 /** The size of a text that grows with the width of the viewport. */
 export function fluidSize<T>(

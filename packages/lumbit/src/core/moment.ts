@@ -1,11 +1,9 @@
+import type { Moment, RangeName } from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Box } from "./box.ts";
 import type { Viewport } from "./units.ts";
 
-/** A moment of a passage: a range of the scroll-driven animation standard and a percentage of it. */
-export type Moment = `${RangeName} ${number}%`;
-
-export type RangeName = "cover" | "contain" | "entry" | "exit" | "entry-crossing" | "exit-crossing";
+export type { Moment, RangeName } from "../settings/index.ts";
 
 /** Splits a moment into the range's name and a share of it. */
 export function parseMoment(moment: Moment): { range: RangeName; share: number } {

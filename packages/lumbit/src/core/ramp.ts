@@ -1,23 +1,21 @@
+import {
+  type RampName,
+  type RampProperty,
+  rampProperties,
+  type TypeOf,
+  type travel,
+  type ValuesOf,
+} from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Drift } from "./drift.ts";
 import { type Easing, eased } from "./easing.ts";
 import type { Layer } from "./layer.ts";
-import { type Moment, type MomentContext, momentAt } from "./moment.ts";
+import { type Moment, type MomentContext, momentAt, type PassageOf } from "./moment.ts";
 import type { Pieces } from "./pieces.ts";
-import type { TextStyle } from "./text-style.ts";
-import { type Length, resolveLength } from "./units.ts";
+import { resolveLength } from "./units.ts";
 
 /** Movement from one offset to another, for those who think in distances. It is added to any drift. */
-export interface Travel {
-  /** Offsets to the right at the start and the end; percentages are of the layer's own width. */
-  x?: readonly [from: Length, to: Length];
-  /** Offsets downwards at the start and the end; percentages are of the layer's own height. */
-  y?: readonly [from: Length, to: Length];
-  /** The moments between which it happens; `["cover 0%", "cover 100%"]` by default. */
-  over?: readonly [start: Moment, end: Moment];
-  /** Whose passage that is: the scene's (default), the layer's own, or the scroll range of the whole page. */
-  of?: "scene" | "layer" | "page";
-}
+export type Travel = ValuesOf<typeof travel>;
 
 /** A value that a ramp has at a moment, and how it goes on from there: evenly when it does not say. */
 export interface Stop<Value> {
@@ -26,53 +24,45 @@ export interface Stop<Value> {
   easing?: Easing;
 }
 
-interface RampOf<Property extends string, Value> {
-  property: Property;
-  /** Two or more, in the order in which they are passed. */
-  stops: readonly [Stop<Value>, Stop<Value>, ...Stop<Value>[]];
-  /** Whose passage the moments belong to: the scene's (default), the layer's own, or the page's scroll range. */
-  of?: "scene" | "layer" | "page";
-}
+type Rows = typeof rampProperties;
 
 /** What a text's pieces may have one after the other. */
-interface InPieces {
-  /** Lines are those on the reader's screen. */
-  pieces?: Pieces;
-  /** How much of the whole way passes until the last piece begins, 0..1; 0.5 by default. */
-  stagger?: number;
-}
+type InPieces<Name extends RampName> = Rows[Name] extends { inPieces: true }
+  ? {
+      /** Lines are those on the reader's screen. */
+      pieces?: Pieces;
+      /** How much of the whole way passes until the last piece begins, 0..1; 0.5 by default. */
+      stagger?: number;
+    }
+  : { pieces?: never; stagger?: never };
 
 /** A property that follows the scroll between moments, and back. */
-export type Ramp =
-  | RampOf<"scale" | "brightness" | "saturation", number>
-  | (RampOf<"opacity" | "fontWeight", number> & InPieces)
-  /** Degrees, clockwise. */
-  | RampOf<"rotate", number>
-  | RampOf<"blur", `${number}px`>
-  /** Offsets to the right and downwards; percentages are of the layer's own size. */
-  | RampOf<"x" | "y", Length>
-  /** Of a text its letters', of a shape or group its background's. */
-  | (RampOf<"color", string> & InPieces)
-  /** What is cut off at the top, right, bottom and left, as in the CSS function `inset()`. */
-  | RampOf<"clip", string>
-  | (RampOf<"letterSpacing", NonNullable<TextStyle["letterSpacing"]>> & InPieces)
-  /** Which part of a picture or gradient shows, across and down. */
-  | RampOf<"backgroundPosition", `${number}% ${number}%`>
-  /** An axis of a variable font, by its tag. */
-  | (RampOf<"axis", number> & InPieces & { axis: string });
+export type Ramp = {
+  [Name in RampName]: {
+    property: Name;
+    /** Two or more, in the order in which they are passed. */
+    stops: readonly [Stop<ValueIn<Name>>, Stop<ValueIn<Name>>, ...Stop<ValueIn<Name>>[]];
+    /** Whose passage the moments belong to: the scene's (default), the layer's own, or the page's scroll range. */
+    of?: PassageOf;
+    /** Of the property `axis` the tag of the font's axis. */
+    axis?: Name extends "axis" ? string : never;
+  } & (Name extends "axis" ? { axis: string } : unknown) &
+    InPieces<Name>;
+}[RampName];
+
+type ValueIn<Name extends RampName> = TypeOf<Rows[Name]["grammar"]>;
+
+/** The properties that a pose tells of. */
+export type PoseProperty = {
+  [Name in RampName]: Rows[Name] extends { rest: number } ? Name : never;
+}[RampName];
 
 /** The properties of a pose that ramps may change, with what they are without one. */
-export const rampDefaults = {
-  opacity: 1,
-  blur: 0,
-  brightness: 1,
-  saturation: 1,
-  scale: 1,
-  rotate: 0,
-  x: 0,
-  y: 0,
-} as const;
-export type PoseProperty = keyof typeof rampDefaults;
+export const rampDefaults = Object.fromEntries(
+  (Object.entries(rampProperties) as [RampName, RampProperty][]).flatMap(([name, { rest }]) =>
+    rest === undefined ? [] : [[name, rest]],
+  ),
+) as Record<PoseProperty, 0 | 1>;
 
 /** A ramp in numbers: values in px or without unit, and where in the scene's passage each lies, in px. */
 export interface ResolvedRamp {

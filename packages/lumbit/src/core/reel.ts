@@ -1,19 +1,13 @@
+import type { reel, ValuesOf } from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Size } from "./box.ts";
 import { displacement } from "./drift.ts";
 import type { GroupLayer } from "./layer.ts";
 import { type Passage, type PassageInput, passageOf } from "./passage.ts";
-import { type Length, resolveLength, type Viewport } from "./units.ts";
+import { resolveLength, type Viewport } from "./units.ts";
 
 /** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
-export interface Reel {
-  /** The width of a slide; percentages are of the reel, all of it by default. */
-  width?: Length;
-  /** Space between slides; 0 by default. */
-  gap?: Length;
-  /** How much of a slide has to be in view for its title to come in, 0..1; 0.6 by default. */
-  share?: number;
-}
+export type Reel = ValuesOf<typeof reel>;
 
 /** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
 export const swipeWidth = 600;

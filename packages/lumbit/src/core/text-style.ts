@@ -1,23 +1,8 @@
-import type { FittedSize, FluidSize } from "./font-size.ts";
+import type { textStyle, ValuesOf } from "../settings/index.ts";
 import type { TextLayer } from "./layer.ts";
-import type { Length } from "./units.ts";
 
 /** Text settings, named as the CSS properties are in the CSSOM. */
-export interface TextStyle {
-  color?: string;
-  fontFamily?: string;
-  fontSize?: Length | FluidSize | FittedSize;
-  fontWeight?: number;
-  fontStyle?: "normal" | "italic";
-  lineHeight?: number;
-  letterSpacing?: `${number}em` | Length;
-  /** By default where the page's language begins its lines. */
-  textAlign?: "left" | "center" | "right";
-  /** The text is never wider than this; percentages are of the scene's width. */
-  maxWidth?: Length;
-  /** Width of the letters' outline; the letters are then drawn as outlines only. */
-  outline?: Length;
-}
+export type TextStyle = ValuesOf<typeof textStyle>;
 
 /** What a text looks like when it does not say; the family is the page's. */
 export const textDefaults = {

@@ -1,6 +1,5 @@
-import type { z } from "zod";
 import type { Layer, Page, Place } from "../core/index.ts";
-import type { pageSchema } from "./schema.ts";
+import type { LayerRows, page as pageSettings, sceneSettings, TypeOf, ValuesOf } from "../settings/index.ts";
 
 /** Wrong scenes that must not compile, right ones that must; the type check is the test. */
 const right: Layer[] = [
@@ -41,9 +40,18 @@ const three: Place = { left: 0, right: 0, width: "3px" };
 // @ts-expect-error centred and against an edge
 const centred: Place = { center: "x", left: 0 };
 
-// What the core takes the reader accepts.
-const read: z.input<typeof pageSchema> = {} as unknown as Page extends z.input<typeof pageSchema>
-  ? Page
-  : never;
+// What the core takes is what the table of settings says, and nothing beside it.
+const ofPage = (page: Page): ValuesOf<typeof pageSettings> => page;
+const ofScene = (scene: Page["scenes"][number]): ValuesOf<typeof sceneSettings> => scene;
+const ofLayer = (layer: Layer): { [Key in keyof LayerRows]?: TypeOf<LayerRows[Key]["grammar"]> } => layer;
+const known = (key: KeysOf<Layer>): keyof LayerRows | "rules" | "layers" => key;
+type KeysOf<Union> = Union extends unknown ? keyof Union : never;
+// @ts-expect-error a setting that the table does not know
+const unknown: keyof LayerRows = "wobble";
+// @ts-expect-error a value that its grammar does not have
+const fit: TypeOf<LayerRows["fit"]["grammar"]> = "fill";
 
-export const used = [right, place, both, noAlt, mixed, noPane, noFont, noText, bare, three, centred, read];
+export const used = [
+  ...[right, place, both, noAlt, mixed, noPane, noFont, noText, bare, three, centred],
+  ...[ofPage, ofScene, ofLayer, known, unknown, fit],
+];

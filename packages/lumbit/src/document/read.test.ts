@@ -197,7 +197,7 @@ describe("says what is wrong", () => {
     [
       "no moment",
       withLayer({ ...layer, travel: { over: ["entry", "exit 100%"] } }),
-      /the moments between which it travels/,
+      /\/travel\/over\/0 found "entry"; allowed: a range name/,
     ],
     [
       "a moment outside its range",

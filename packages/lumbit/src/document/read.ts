@@ -2,6 +2,7 @@ import { parse } from "jsonc-parser";
 import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
+import { type Grammar, pageGrammar, type Setting, type Settings } from "../settings/index.ts";
 import { type Fault, inOrder } from "./fault.ts";
 import { type Reference, referencesIn } from "./references.ts";
 import { findBreaches } from "./rules.ts";
@@ -31,8 +32,8 @@ export function readPage(text: string, file = "page.json"): Reading {
       for (const issue of result.error.issues) faults.push(...faultsOf(issue, document, source));
     for (const { path, message } of findBreaches(document)) faults.push(source.fault(path, message, "key"));
     if (result.success && faults.length === 0) {
-      const { $schema: _, ...page } = result.data;
-      return { page: page as Page, faults: [], source, references };
+      const { $schema: _, ...page } = result.data as Page & { $schema?: string };
+      return { page, faults: [], source, references };
     }
   }
   return { faults: faults.sort(inOrder) as [Fault, ...Fault[]], source, references };
@@ -74,39 +75,46 @@ function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue[] | undefined {
   return objects.sort((a, b) => a.length - b.length)[0];
 }
 
-/** The keys that the schema knows at a path, `$schema` aside. */
-const keysAt = (path: Path): string[] =>
-  Object.keys(shapeOf(schemaAt(path)) ?? {}).filter((key) => key !== "$schema");
+/** The keys that are known at a path, `$schema` aside. */
+const keysAt = (path: Path): string[] => Object.keys(settingsAt(path)).filter((key) => key !== "$schema");
 
-/** What is allowed at a path: the description of the schema there, or of the nearest one around it. */
+const settingsAt = (path: Path): Settings => settingsIn(grammarsAt(path));
+
+const settingsIn = (grammars: readonly Grammar[]): Settings =>
+  Object.assign({}, ...grammars.map((grammar) => (grammar.form === "object" ? grammar.settings : {})));
+
+/** What is allowed at a path: at its own place in the file, or at the nearest one around it. */
 function allowedAt(path: Path): string {
   for (let length = path.length; length > 0; length--) {
-    const description = schemaAt(path.slice(0, length))?.description;
-    if (description) return description;
+    const [grammar] = grammarsAt(path.slice(0, length), false);
+    if (grammar) return grammar.allowed;
   }
   return "a JSON object of settings";
 }
 
-const schemaAt = (path: Path): z.ZodType | undefined =>
-  path.reduce<z.ZodType | undefined>((schema, key) => bare(step(schema, key)), pageSchema);
+/** The grammar of the value at a path; of what may be written in several ways all of them, where that is asked for. */
+function grammarsAt(path: Path, opened = true): Grammar[] {
+  const inner = (grammar: Grammar): Grammar[] =>
+    grammar.form === "either" ? grammar.of.flatMap(inner) : [grammar];
+  const last = path.reduce<Grammar[]>(
+    (grammars, key) => grammars.flatMap(inner).flatMap((grammar) => step(grammar, key)),
+    [pageGrammar],
+  );
+  return opened ? last.flatMap(inner) : last;
+}
 
-type Def = {
-  type: string;
-  innerType?: z.ZodType;
-  element?: z.ZodType;
-  shape?: Record<string, z.ZodType>;
-  options?: z.ZodType[];
-};
-const defOf = (schema: z.ZodType | undefined) => schema?.def as unknown as Def | undefined;
-const bare = (schema: z.ZodType | undefined): z.ZodType | undefined =>
-  defOf(schema)?.innerType ? bare(defOf(schema)?.innerType) : schema;
-const shapeOf = (schema: z.ZodType | undefined): Def["shape"] => {
-  const { shape, options } = defOf(schema) ?? {};
-  const shapes = options?.map((option) => shapeOf(bare(option))).filter(Boolean) ?? [];
-  return shape ?? (shapes.length > 0 ? Object.assign({}, ...shapes) : undefined);
-};
-const step = (schema: z.ZodType | undefined, key: string | number): z.ZodType | undefined =>
-  defOf(schema)?.element ?? shapeOf(schema)?.[key];
+function step(grammar: Grammar, key: string | number): Grammar[] {
+  switch (grammar.form) {
+    case "object":
+      return Object.hasOwn(grammar.settings, key) ? [(grammar.settings[key] as Setting).grammar] : [];
+    case "list":
+    case "pair":
+    case "map":
+      return [grammar.of];
+    default:
+      return [];
+  }
+}
 
 function valueAt(document: unknown, path: Path): unknown {
   return path.reduce<unknown>(

@@ -1,4 +1,6 @@
 import { changedBy } from "../core/index.ts";
+import type { Kind } from "../settings/index.ts";
+import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
 import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
 import { togetherBreaches } from "./together.ts";
@@ -87,28 +89,6 @@ function repeatedNames(entries: [Json, Path][], what: string, where: string): Br
   });
 }
 
-/** What rules may change of layers of some kinds only. */
-const textKeys = [
-  ...["wrap", "repeat", "color", "fontFamily", "fontSize", "fontWeight", "fontStyle", "lineHeight"],
-  ...["letterSpacing", "textAlign", "maxWidth", "outline"],
-];
-const changeable: Record<string, string[]> = {
-  image: ["image", "variants", "subject", "fit", "radius", "pane"],
-  text: textKeys,
-  shape: ["background", "shadow", "radius", "pane"],
-  layers: ["background", "radius", "pane", "size", "tilt", "reel"],
-  slide: ["background", "radius"],
-};
-const someKinds = new Set(Object.values(changeable).flat());
-
-/** The keys that say what a layer is, and which others only that kind has. */
-const kinds: Record<string, { what: string; keys: string[] }> = {
-  image: { what: "picture", keys: ["alt", "variants", "subject", "fit"] },
-  text: { what: "text", keys: ["as", ...textKeys] },
-  shape: { what: "shape", keys: ["shadow"] },
-  layers: { what: "group", keys: ["size", "tilt", "reel"] },
-};
-
 /** What a layer is directly in. */
 type Around = "scene" | "group" | "reel" | "slide";
 
@@ -117,7 +97,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   const breaches: Breach[] = [];
   const breach = (key: string | undefined, message: string) =>
     breaches.push({ path: key === undefined ? path : [...path, key], message });
-  const given = Object.keys(kinds).filter((key) => key in layer && !(grouped && key === "layers"));
+  const given = givenKinds(layer).filter((key) => !(grouped && key === "layers"));
   const [kind, ...others] = given;
   if (grouped && "layers" in layer)
     breach(
@@ -146,9 +126,14 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
       breach(undefined, 'the picture has no "alt": say what it shows, or "" when it only decorates');
     if (kind === "shape" && !("background" in layer))
       breach(undefined, 'the shape has no "background": give it a color or gradient');
-    for (const [other, { what, keys }] of Object.entries(kinds))
-      for (const key of other === kind ? [] : keys)
-        if (key in layer) breach(key, `"${key}" is for a ${what}; this layer is a ${kinds[kind]?.what}`);
+    const own = kindOf(layer) as Kind;
+    for (const key of Object.keys(layer)) {
+      const kinds = kindsWith(key);
+      // A text in a pane is told once, below.
+      if (!kinds || kinds.includes(own) || inGroups.includes(key)) continue;
+      const names = kinds.filter((one) => one !== "slide").map((one) => `a ${oneName[one]}`);
+      breach(key, `"${key}" is for ${names.join(" or ")}; this layer is a ${oneName[own]}`);
+    }
     if (kind === "text" && ("pane" in layer || "radius" in layer || "background" in layer))
       breach(
         undefined,
@@ -158,7 +143,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   breaches.push(...stateBreaches(layer, kind, path));
   for (const [rule, index] of objects(layer.rules))
     breaches.push(
-      ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kind, [...path, "rules", index]),
+      ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kindOf(layer), [...path, "rules", index]),
     );
   const rules = objects(layer.rules).map(([rule]) => rule);
   for (const { path: at, message } of togetherBreaches(layer, rules, (state) =>
@@ -171,20 +156,24 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   return breaches;
 }
 
+/** What a text has only in a group. */
+const inGroups = ["pane", "radius", "background"];
+
 /** What a rule of a layer may not change, and what contradicts itself where it holds. */
-function ruleBreaches(rule: Json, layer: Json, kind: string | undefined, path: Path): Breach[] {
+function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Path): Breach[] {
   const breaches: Breach[] = [];
   const breach = (key: string, message: string) => breaches.push({ path: [...path, key], message });
   for (const key of Object.keys(rule))
-    if (kind && someKinds.has(key) && !changeable[kind]?.includes(key))
-      breach(key, `a ${kinds[kind]?.what ?? kind} has no "${key}" to change`);
+    if (kind && kindsWith(key)?.includes(kind) === false)
+      breach(key, `a ${oneName[kind]} has no "${key}" to change`);
   for (const key of ["reel", "tilt"])
     if (key in rule && !(key in layer))
       breach(key, `this layer has no "${key}" to change; give it one, of which the rule makes another`);
   if ("variants" in rule && !("image" in rule))
     breach("variants", 'variants are of one picture: give the rule its "image" too');
-  const before = new Set(stateBreaches(layer, kind, []).map(({ message }) => message));
-  const changed = stateBreaches(changedBy(layer, { media: "", ...rule }), kind, []);
+  const state = givenKinds(layer)[0];
+  const before = new Set(stateBreaches(layer, state, []).map(({ message }) => message));
+  const changed = stateBreaches(changedBy(layer, { media: "", ...rule }), state, []);
   for (const { path: at, message } of changed) {
     const isOwn = at[0] !== undefined && at[0] in rule;
     if (isOwn || !before.has(message)) breaches.push({ path: isOwn ? [...path, ...at] : path, message });

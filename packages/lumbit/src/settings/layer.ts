@@ -1,0 +1,341 @@
+import { cueGrammar } from "./cue.ts";
+import {
+  boolean,
+  changeable,
+  choice,
+  css,
+  type Grammar,
+  list,
+  map,
+  media,
+  number,
+  object,
+  pair,
+  type Setting,
+  type Settings,
+  text,
+} from "./grammar.ts";
+import { ramp } from "./ramp.ts";
+import { background, direction, motion, orderDepth, passageOf, subject } from "./shared.ts";
+import { textStyle } from "./text-style.ts";
+import { extent, length, moment, name, path } from "./values.ts";
+
+const inset = (edge: string): Setting<ReturnType<typeof length>["type"]> => ({
+  grammar: length(`the distance from the scene's ${edge} edge: a length such as "12vh", "-5%" or 0`),
+  meaning: `Distance from the ${edge} edge of the box around it.`,
+});
+
+/** Where a layer stands at the settle moment, against the box around it, in CSS inset and size names. */
+export const place = {
+  left: inset("left"),
+  right: inset("right"),
+  top: inset("top"),
+  bottom: inset("bottom"),
+  width: { grammar: extent("width"), meaning: "Its width." },
+  height: { grammar: extent("height"), meaning: "Its height." },
+  center: {
+    grammar: choice(["x", "y", "both"], '"x", "y" or "both": the axes on which the layer is centred'),
+    meaning: "The axes on which it is centred.",
+  },
+} as const satisfies Record<string, Setting>;
+
+const offsets = (way: string) =>
+  pair(length("an offset"), `offsets ${way} at the start and the end, such as ["0px", "-40%"]`);
+
+/** Movement from one offset to another. */
+export const travel = {
+  x: {
+    grammar: offsets("to the right"),
+    meaning: "Offsets to the right at the start and the end, in percentages of its own width.",
+  },
+  y: {
+    grammar: offsets("downwards"),
+    meaning: "Offsets downwards at the start and the end, in percentages of its own height.",
+  },
+  over: {
+    grammar: pair(moment, 'the moments between which it travels, such as ["entry 0%", "exit 100%"]'),
+    meaning: "The moments between which it travels.",
+    otherwise: '["cover 0%", "cover 100%"]',
+  },
+  of: { grammar: passageOf, meaning: "Whose passage the moments belong to.", otherwise: '"scene"' },
+} as const satisfies Record<string, Setting>;
+
+const slides = {
+  width: {
+    grammar: extent("width of a slide"),
+    meaning: "The width of a slide; percentages are of the reel.",
+    otherwise: '"100%"',
+  },
+  gap: { grammar: extent("space between slides"), meaning: "Space between slides.", otherwise: "0" },
+} as const satisfies Record<string, Setting>;
+
+/** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
+export const reel = {
+  ...slides,
+  share: {
+    grammar: number(
+      { least: 0.3, most: 1 },
+      "how much of a slide is in view when its title comes in, from 0.3 to 1",
+    ),
+    meaning: "How much of a slide is in view when its title comes in.",
+    otherwise: "0.6",
+  },
+} as const satisfies Record<string, Setting>;
+
+/** What a layer is and says: no rule changes it. */
+const what = {
+  name: {
+    grammar: name,
+    meaning: "Its name, unique in its scene; becomes `data-lumbit-layer`.",
+    required: true,
+  },
+  alt: {
+    grammar: text(0, 'what the picture shows, or "" when it only decorates'),
+    meaning: 'What a picture shows, for readers who do not see it; `""` when it only decorates.',
+    kinds: ["image"],
+  },
+  text: {
+    grammar: text(1, "the words to show, at least one character"),
+    meaning: "Makes it a text: the words; `\\n` breaks the line.",
+    kinds: ["text"],
+  },
+  as: {
+    grammar: choice(
+      ["h1", "h2", "h3", "h4", "h5", "h6", "p"],
+      'the HTML element of the text: "h1" to "h6" or "p"',
+    ),
+    meaning: "The HTML element of a text.",
+    otherwise: '"p"',
+    kinds: ["text"],
+  },
+  title: {
+    grammar: boolean("true to have the text come in with its slide of a reel, or false"),
+    meaning: "Of a text in a slide: it comes in while the slide is the one in view, and goes out with it.",
+    otherwise: "false",
+    kinds: ["text"],
+  },
+  shape: {
+    grammar: choice(["rectangle", "ellipse"]),
+    meaning: "Makes it a shape.",
+    kinds: ["shape"],
+  },
+  locked: {
+    grammar: boolean("true to have tools leave the layer where it is, or false"),
+    meaning: "Tools leave it where it is.",
+    otherwise: "false",
+  },
+} as const satisfies Record<string, Setting>;
+
+/** What every layer may have. */
+const common = {
+  ...motion,
+  place: {
+    grammar: object(
+      place,
+      "Where the layer stands at the settle moment, against its scene's box, in CSS inset and size names.",
+    ),
+    meaning:
+      "Where it stands at the settle moment, in CSS inset and size names; without it a picture or shape fills its scene as a pane and a text is centred.",
+    byRule: true,
+  },
+  direction: {
+    grammar: direction,
+    meaning: "Where drift carries it as the reader scrolls down; degrees run clockwise from up.",
+    otherwise: '"down"',
+    byRule: true,
+  },
+  order: {
+    grammar: orderDepth,
+    meaning: "Paints it as if it were at this depth.",
+    byRule: true,
+  },
+  travel: {
+    grammar: object(travel, "settings of a travel: x, y, over, of"),
+    meaning: "Movement from one offset to another, added to any drift.",
+    byRule: "none",
+  },
+  ramps: {
+    grammar: list(object(ramp, "a property and its stops"), "a list of ramps, each a property and its stops"),
+    meaning: "Properties that follow the scroll between moments, and back.",
+    byRule: true,
+  },
+  hold: {
+    grammar: pair(
+      moment,
+      'the moments between which the layer stays where it is on the screen, such as ["entry 100%", "exit 0%"]',
+    ),
+    meaning:
+      "The moments of its scene between which it stays where it is on the screen; not in a scene that holds.",
+    byRule: "none",
+  },
+  cue: {
+    grammar: cueGrammar,
+    meaning: "A change that plays once when the scroll passes a moment.",
+    byRule: "none",
+  },
+  hidden: {
+    grammar: boolean("true to leave the layer out, or false"),
+    meaning: "Leaves it out.",
+    otherwise: "false",
+    byRule: true,
+  },
+} as const satisfies Record<string, Setting>;
+
+/** What some kinds of layers have besides. */
+const ofKinds = {
+  image: {
+    grammar: path('the path of a picture inside the page file\'s folder, such as "art/far-kelp.webp"'),
+    meaning: "Makes it a picture: the path of its file, in the page file's folder.",
+    kinds: ["image"],
+    byRule: true,
+  },
+  variants: {
+    grammar: map(
+      /^\d+(\.\d+)?$/,
+      path("the path of the picture with more pixels"),
+      'the same picture by pixel density, such as { "2": "art/far-kelp@2x.webp" }',
+    ),
+    meaning: 'The same picture with more pixels, by pixel density: `{ "2": "art/mill@2x.webp" }`.',
+    kinds: ["image"],
+    byRule: true,
+  },
+  subject: {
+    grammar: subject,
+    meaning: "The point of a picture that crops keep in sight, as shares of its width and height.",
+    otherwise: "[0.5, 0.5]",
+    kinds: ["image"],
+    byRule: true,
+  },
+  fit: {
+    grammar: choice(["cover", "contain"]),
+    meaning: "How a picture fills a box of other proportions.",
+    otherwise: '"cover"',
+    kinds: ["image"],
+    byRule: true,
+  },
+  ...textStyle,
+  wrap: {
+    grammar: boolean("false to keep the text on one line, or true"),
+    meaning: "`false` keeps a text on one line.",
+    otherwise: "true",
+    kinds: ["text"],
+    byRule: true,
+  },
+  repeat: {
+    grammar: number({ least: 1, most: 50, whole: true }, "how often the text stands in its row, 1 to 50"),
+    meaning: "How often a text stands in its row; copies are for the eye only.",
+    otherwise: "1",
+    kinds: ["text"],
+    byRule: true,
+  },
+  background: {
+    grammar: background,
+    meaning: "The color or gradient of a shape, or behind a group.",
+    kinds: ["shape", "group", "slide"],
+    byRule: true,
+  },
+  shadow: {
+    grammar: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"'),
+    meaning: "A CSS box shadow.",
+    kinds: ["shape"],
+    byRule: true,
+  },
+  radius: {
+    grammar: extent("rounding of the corners"),
+    meaning: "Rounding of the corners, of the pane where there is one.",
+    otherwise: "0",
+    kinds: ["image", "shape", "group", "slide"],
+    byRule: true,
+  },
+  pane: {
+    grammar: boolean("true to clip the layer by a box that stays with the page, or false"),
+    meaning: "`true`: its place is that of a box that stays with the page and clips what moves inside it.",
+    otherwise: "false",
+    kinds: ["image", "shape", "group"],
+    byRule: true,
+  },
+  size: {
+    grammar: object(
+      {
+        width: { grammar: extent("width"), meaning: "Its width.", otherwise: '"100%"' },
+        height: { grammar: extent("height"), meaning: "Its height.", otherwise: '"100%"' },
+      },
+      "settings of size: width and height of a group in its pane",
+    ),
+    meaning: "How large a group in a pane is, in percentages of the pane.",
+    kinds: ["group"],
+    byRule: true,
+  },
+  tilt: {
+    grammar: number(
+      { least: 0, most: 45 },
+      "how far the group turns towards the pointer, from 0 to 45 degrees",
+    ),
+    meaning:
+      "How far a group turns towards the pointer over it, in degrees; the layers in it shift by their depths, and `focus` softens them.",
+    kinds: ["group"],
+    byRule: true,
+  },
+  reel: {
+    grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share"),
+    meaning: "Makes a group a reel, and its layers slides.",
+    kinds: ["group"],
+    byRule: true,
+  },
+} as const satisfies Record<string, Setting>;
+
+/** Every setting of a layer but its rules and the layers in it. */
+export const layerSettings = { ...what, ...common, ...ofKinds };
+
+export const mediaQuery = media(
+  'a media query of width, height, aspect-ratio, orientation, pointer or hover, such as "(max-width: 600px)" or "(orientation: portrait) and (pointer: coarse)"',
+);
+
+/** Rules: each a media query and the settings that it changes. */
+export const rulesOf = (settings: Settings): Grammar =>
+  list(
+    object(
+      {
+        media: { grammar: mediaQuery, meaning: "The media query under which it holds.", required: true },
+        ...changeable(settings),
+      },
+      "a media query and the settings it changes",
+    ),
+    "a list of rules, each a media query and the settings it changes; later rules win",
+  );
+
+const rules: Setting = {
+  grammar: rulesOf({
+    ...layerSettings,
+    // Of a reel a rule changes how it is laid out.
+    reel: { ...ofKinds.reel, grammar: object(slides, "settings of a reel: width and gap") },
+  }),
+  meaning:
+    'What changes where a media query holds, all but what the layer is and says; later rules win, `"none"` takes a travel, hold or cue away.',
+};
+
+/** Layers, those that may be in them as deep as they may be. */
+const layer = (allowed: string, inner?: Setting): Grammar =>
+  object({ ...layerSettings, rules, ...(inner && { layers: inner }) }, allowed);
+
+const inner: Setting = {
+  grammar: list(layer("one picture, text or shape of the slide"), "a list of layers, of a slide in a reel"),
+  meaning: "The layers of a slide.",
+};
+
+const grouped: Setting = {
+  grammar: list(
+    layer("one picture, text or shape of the group, or a slide of the reel", inner),
+    "a list of layers that move as one, stacked inside",
+  ),
+  meaning: "Makes it a group: layers that move as one, placed against the group; of a reel, its slides.",
+  kinds: ["group"],
+};
+
+export const layerGrammar: Grammar = layer("one picture, text, shape or group of the scene", grouped);
+
+/** A setting of a layer by its kind, in the words of messages. */
+export const kindsOf = (key: string): readonly string[] | undefined =>
+  (layerSettings as Settings)[key]?.kinds;
+
+export type LayerRows = typeof layerSettings;

@@ -1,0 +1,149 @@
+import { checkSetting } from "./check.ts";
+import { choice, list, number, object, pattern, type Setting, text } from "./grammar.ts";
+import { rulesOf } from "./layer.ts";
+import { sceneGrammar } from "./scene.ts";
+import { background, camera, color, fontFamily, motion, relief, subject } from "./shared.ts";
+import { depth, extent, path, pixels } from "./values.ts";
+
+/** A font file shipped with the page, in the descriptors of `@font-face`. */
+export const fontFace = {
+  family: {
+    grammar: pattern(/^[\p{L}\p{N}][\p{L}\p{N} _-]*$/u, "a font name of letters, digits and spaces"),
+    meaning: "The name by which font lists call it.",
+    required: true,
+  },
+  src: {
+    grammar: path('the path of a font file inside the page file\'s folder, such as "fonts/text.woff2"'),
+    meaning: "The path of its file, in the page file's folder.",
+    required: true,
+  },
+  weight: {
+    grammar: pattern(
+      /^\d{1,4}( \d{1,4})?$/,
+      'a weight such as "400", or the range of a variable font such as "100 900"',
+    ),
+    meaning: "Its weight, or the range of a variable font.",
+  },
+  style: { grammar: choice(["normal", "italic"]), meaning: "Upright or italic." },
+} as const satisfies Record<string, Setting>;
+
+/** A picture behind all scenes of the page. */
+export const backdrop = {
+  image: {
+    grammar: path("the path of a picture inside the page file's folder"),
+    meaning: "The path of its file, in the page file's folder.",
+    required: true,
+  },
+  alt: {
+    grammar: text(0, 'what the picture shows, or "" when it only decorates'),
+    meaning: 'What it shows, or `""` when it only decorates.',
+    required: true,
+  },
+  subject: { grammar: subject, meaning: "The point that crops keep in sight.", otherwise: "[0.5, 0.5]" },
+  ...motion,
+} as const satisfies Record<string, Setting>;
+
+const plain = {
+  background: { grammar: background, meaning: "Color or gradient behind the page." },
+  color: { grammar: color, meaning: "Color of its texts." },
+  fontFamily: { grammar: fontFamily, meaning: "Font of its texts." },
+  column: {
+    grammar: extent("width of the page's column"),
+    meaning: "Width of the column for content and column scenes.",
+    otherwise: '"720px"',
+  },
+  margin: {
+    grammar: extent("least space beside the column"),
+    meaning: "Least space on both sides of the column.",
+    otherwise: '"1.25rem"',
+  },
+  gap: {
+    grammar: extent("space between blocks of content"),
+    meaning: "Space between blocks of content.",
+    otherwise: '"1rem"',
+  },
+  relief,
+  camera,
+  haze: {
+    grammar: number({ least: 0, most: 1 }, "how pale far layers become, from 0 (not at all) to 1"),
+    meaning: "How pale layers behind the surface become: what is lost of the opacity of one infinitely far.",
+    otherwise: "0",
+  },
+  focus: {
+    grammar: object(
+      {
+        depth: {
+          grammar: depth('the depth that is sharp: a number above -1, or "horizon"'),
+          meaning: "The depth that is sharp.",
+          required: true,
+        },
+        blur: {
+          grammar: pixels('a blur radius in px, such as "6px"'),
+          meaning: "The blur radius of a layer infinitely farther, in px.",
+          required: true,
+        },
+      },
+      "settings of focus: depth and blur",
+    ),
+    meaning: "The depth that is sharp, and how soft others are.",
+  },
+  backdrop: {
+    grammar: object(backdrop, "a picture behind all scenes: image, alt, subject, depth or speed"),
+    meaning: 'A picture behind all scenes; `"horizon"` fixes it.',
+  },
+} as const satisfies Record<string, Setting>;
+
+/** What the whole page looks like. */
+export const pageLook = {
+  ...plain,
+  rules: { grammar: rulesOf(plain), meaning: "Relief and camera where a media query holds." },
+} as const satisfies Record<string, Setting>;
+
+export const page = {
+  $schema: {
+    grammar: text(0, "where an editor finds the schema of this file"),
+    meaning: "Where an editor finds the schema of this file.",
+  },
+  format: { grammar: choice(["lumbit/1"], '"lumbit/1"'), meaning: "The format of the file.", required: true },
+  title: {
+    grammar: text(1, "the page's title, at least one character"),
+    meaning: "The document's title.",
+    required: true,
+  },
+  lang: {
+    grammar: pattern(
+      /^[a-z]{2,3}(-[a-z0-9]{2,8})*$/i,
+      'the page\'s language as a tag such as "en" or "pt-BR"',
+    ),
+    meaning:
+      "The document's language; in one written from right to left texts begin at the right, while places, directions and reels stay as they say.",
+    required: true,
+  },
+  page: {
+    grammar: object(pageLook, "what the whole page looks like"),
+    meaning: "What the whole page looks like.",
+  },
+  fonts: {
+    grammar: list(
+      object(fontFace, "a font file shipped with the page"),
+      "a list of font files shipped with the page",
+    ),
+    meaning:
+      "Font files to ship; until one arrives the page is set in the reader's own, scaled to its letters.",
+  },
+  scenes: {
+    grammar: list(sceneGrammar, "a list of at least one scene, from top to bottom", 1),
+    meaning: "The scenes, from top to bottom.",
+    required: true,
+  },
+  checks: {
+    grammar: list(
+      object(checkSetting, "a setting of a check: rule, scene, layer, severity, reason"),
+      "a list of settings of checks",
+    ),
+    meaning: "How grave findings are on this page.",
+  },
+} as const satisfies Record<string, Setting>;
+
+/** The page file, `lumbit/1`. */
+export const pageGrammar = object(page, "a page of layered scenes");

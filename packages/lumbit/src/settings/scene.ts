@@ -1,0 +1,140 @@
+import { cueGrammar } from "./cue.ts";
+import { choice, either, link, list, number, object, type Setting, text } from "./grammar.ts";
+import { layerGrammar, layerSettings, rulesOf } from "./layer.ts";
+import { background, camera, color, relief } from "./shared.ts";
+import { blockStyle } from "./text-style.ts";
+import { distance, extent, name } from "./values.ts";
+
+/** What makes a link look like a button: it has a background. */
+export const button = {
+  background: { grammar: background, meaning: "Makes a link look like a button: its color or gradient." },
+  radius: { grammar: extent("rounding of the button's corners"), meaning: "Rounding of a button's corners." },
+  padding: {
+    grammar: extent("space in the button above and below its text"),
+    meaning: "Space in a button above and below its text, and twice that beside it.",
+    otherwise: '"0.75rem"',
+  },
+} as const satisfies Record<string, Setting>;
+
+/** One block of a scene's content in the flow, which gives the scene its height. */
+export const block = {
+  text: {
+    grammar: text(1, "the words to show, at least one character"),
+    meaning: "The words of a heading, paragraph or link.",
+  },
+  as: { grammar: layerSettings.as.grammar, meaning: "The HTML element of the text.", otherwise: '"p"' },
+  list: {
+    grammar: list(text(1, "an entry of the list"), "a list of texts", 1),
+    meaning: "Makes it a list: its entries.",
+  },
+  href: {
+    grammar: link('where the link leads: "#scene", a path, or an address with https, http, mailto or tel'),
+    meaning: "Makes it a link: where it leads.",
+  },
+  ...button,
+  cue: { grammar: cueGrammar, meaning: "A change that plays once when the scroll passes a moment." },
+  ...blockStyle,
+  rules: { grammar: rulesOf(blockStyle), meaning: "Text settings where a media query holds." },
+} as const satisfies Record<string, Setting>;
+
+/** What a scene has, and its rules may change. */
+export const sceneSettings = {
+  height: {
+    grammar: either(
+      [distance("a length"), choice(["auto"])],
+      'the scene\'s height: a length such as "130vh" or "900px", not a percentage, or "auto"; "100vh" without it',
+    ),
+    meaning:
+      'Its height; `"auto"` is what its content needs, and content makes a scene higher when it needs it. Where such a height decides when a scene beside it settles, the published page has a small script (1 kB) that measures it when the layout changes; without script it counts as the `minHeight`.',
+    otherwise: '"100vh", `"auto"` where there is content',
+    byRule: true,
+  },
+  minHeight: {
+    grammar: distance(
+      'the least height of the scene: a length such as "60vh" or "300px", not negative, not a percentage',
+    ),
+    meaning: "Its least height.",
+    byRule: true,
+  },
+  width: {
+    grammar: choice(["full", "column"]),
+    meaning:
+      '`"full"` from edge to edge, whatever container a mounted scene sits in; `"column"` within the page\'s column. A mounted scene is as wide as its element unless it says `"full"`.',
+    otherwise: '"full"',
+    byRule: true,
+  },
+  paddingTop: {
+    grammar: distance(
+      'the space above the content: a length such as "12vh" or "3rem", not negative, not a percentage',
+    ),
+    meaning: "Space above the content.",
+    otherwise: "0",
+    byRule: true,
+  },
+  paddingBottom: {
+    grammar: distance(
+      'the space below the content: a length such as "12vh" or "3rem", not negative, not a percentage',
+    ),
+    meaning: "Space below the content.",
+    otherwise: "0",
+    byRule: true,
+  },
+  settle: {
+    grammar: either(
+      [
+        choice(["auto", "enter", "top", "middle", "bottom", "leave"]),
+        number({ least: 0, most: 1 }, "a share from 0 to 1"),
+      ],
+      'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
+    ),
+    meaning:
+      "The moment of the passage at which every layer stands exactly where it was placed, or its share.",
+    otherwise: '"auto"',
+    byRule: true,
+  },
+  hold: {
+    grammar: distance(
+      'how long the scene stays put while its layers go on: a length such as "120vh", not negative, not a percentage',
+    ),
+    meaning: "How long it stays put on the screen while its layers go on.",
+    otherwise: "0",
+    byRule: true,
+  },
+  relief,
+  camera,
+  background: { grammar: background, meaning: "Color or gradient behind its layers.", byRule: true },
+  color: { grammar: color, meaning: "Color of its texts.", byRule: true },
+} as const satisfies Record<string, Setting>;
+
+/** One box of the page in which layers are stacked. */
+export const scene = {
+  name: {
+    grammar: name,
+    meaning: "Its name, unique on the page; becomes `data-lumbit-scene`, and the fragment for links.",
+    required: true,
+  },
+  ...sceneSettings,
+  content: {
+    grammar: list(
+      object(block, "one heading, paragraph, list or link"),
+      "a list of headings, paragraphs, lists and links in the flow",
+      1,
+    ),
+    meaning: "Content in the flow, on the page surface, before the layers.",
+  },
+  layers: {
+    grammar: list(
+      layerGrammar,
+      "a list of layers; they are painted in depth order, far first, in document order among equals",
+    ),
+    meaning: "Its layers, in reading order.",
+    required: true,
+  },
+  rules: {
+    grammar: rulesOf(sceneSettings),
+    meaning:
+      "What changes where a media query holds: everything but the name, the content and the layers; of a camera what they name.",
+  },
+} as const satisfies Record<string, Setting>;
+
+export const sceneGrammar = object(scene, "one box of the page in which layers are stacked");
