@@ -95,10 +95,18 @@ describe.each(["native", "scripted"])("rules of markup, %s", (driver) => {
 });
 
 test.each([
-  [{ media: "(max-width: 700px)", depth: -2 }, false, /rules: depth="-2" is not a number above -1/],
+  [
+    { media: "(max-width: 700px)", depth: -2 },
+    false,
+    /data-lumbit-rules: depth: found "-2"; allowed: the distance behind/,
+  ],
   [{ media: "(max-width: 700px)", cue: "none" }, false, /rules of a layer, which may change depth, speed/],
   [{ media: "(max-width: 700px)", depth: 1 }, true, /rules of a scene, which may change settle, hold/],
-  [{ media: "(max-width: 700px)", hold: "40vh" }, true, /give the scene a data-lumbit-hold, "0px" for none/],
+  [
+    { media: "(max-width: 700px)", hold: "40vh" },
+    true,
+    /has no "hold" to change: give it a data-lumbit-hold, "0px" for none/,
+  ],
   [{ media: "narrow ones", depth: 1 }, false, /each have a "media"/],
 ])("a rule %j is refused with what is allowed", async (rule, ofScene, message) => {
   const attribute = `data-lumbit-rules='${JSON.stringify([rule])}'`;

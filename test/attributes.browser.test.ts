@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Direction, driftOf, type Layer, passageOf, type Settle, settleAt } from "lumbit/core";
 import { describe, expect, test } from "vitest";
+import { layerSettings, sceneSettings, travel } from "../packages/lumbit/src/settings/index.ts";
 import { scrollPage } from "./chromium.ts";
 import { root } from "./command.ts";
 import { markup, markupPages, markupStyle, offset } from "./markup-page.ts";
@@ -266,44 +267,58 @@ test("the markup in the documents is right", async () => {
   }
 });
 
-const rampsAllowed =
-  'a JSON list of ramps such as [{"property": "opacity", "stops": [{"at": "exit 0%", "value": 1}, {"at": "exit 70%", "value": 0}]}]';
-const cueAllowed =
-  'a cue as JSON such as {"at": "entry 30%", "from": {"y": "40px", "opacity": 0}, "duration": 700}';
-test.each([
+const { settle, relief, hold, camera } = sceneSettings;
+const allowed = (setting: { grammar: { allowed: string } }) => setting.grammar.allowed;
+const found = (value: string, what: string) => `found ${JSON.stringify(value)}; allowed: ${what}`;
+test.each<[name: string, value: string, message: string | undefined, ofScene: boolean]>([
+  ["settle", "centre", allowed(settle), true],
+  ["relief", "much", allowed(relief), true],
+  ["width", "wide", '"full", from edge to edge of the page', true],
+  ["depth", "-1", allowed(layerSettings.depth), false],
+  ["speed", "-0.1", allowed(layerSettings.speed), false],
+  ["direction", "sideways", allowed(layerSettings.direction), false],
+  ["travel-x", "40px", allowed(travel.x), false],
+  ["hold", "-20px", allowed(hold), true],
+  ["hold", "entry 100%", allowed(layerSettings.hold), false],
+  ["sway", "5%", allowed(camera.settings.sway), true],
+  ["tilt", "90", allowed(layerSettings.tilt), false],
+  ["ramps", "opacity", allowed(layerSettings.ramps), false],
+  ["ramps", "[{}]", undefined, false],
   [
-    "data-lumbit-settle",
-    "centre",
-    '"auto", "enter", "top", "middle", "bottom", "leave" or a share from 0 to 1',
-    true,
-  ],
-  ["data-lumbit-relief", "much", "a number", true],
-  ["data-lumbit-width", "wide", '"full", from edge to edge of the page', true],
-  ["data-lumbit-depth", "-1", 'a number above -1, or "horizon"', false],
-  ["data-lumbit-speed", "-0.1", "a number of 0 or more", false],
-  ["data-lumbit-direction", "sideways", '"down", "up", "left", "right" or an angle in degrees', false],
-  ["data-lumbit-travel-x", "40px", 'two lengths such as "0px -40%"', false],
-  ["data-lumbit-hold", "-20px", 'a length such as "120vh"', true],
-  ["data-lumbit-hold", "entry 100%", 'two moments such as "entry 100% exit 0%"', false],
-  ["data-lumbit-sway", "5%", 'a length such as "40px"', true],
-  ["data-lumbit-tilt", "90", "a number of degrees from 0 to 45", false],
-  ["data-lumbit-ramps", "opacity", rampsAllowed, false],
-  ["data-lumbit-ramps", "[{}]", rampsAllowed, false],
-  ["data-lumbit-cue", "fade", cueAllowed, false],
-  ["data-lumbit-cue", "{}", cueAllowed, false],
-  [
-    "data-lumbit-rules",
-    "narrow",
-    'a JSON list of rules such as [{"media": "(max-width: 600px)", "depth": 0.4, "hold": "none"}]',
+    "ramps",
+    `[{"property": "opacity", "stops": [{"at": "exit 0%", "value": 1}, {"at": "exit 120%", "value": 0}]}]`,
+    `at /0/stops/1/at found "exit 120%"; allowed: a range name`,
     false,
   ],
-])('%s="%s" is refused with what is allowed', async (name, value, allowed, ofScene) => {
-  const attribute = `${name}="${value}"`;
+  [
+    "ramps",
+    `[{"property": "blur", "stops": [{"at": "exit 0%", "value": "1px"}, {"at": "exit 20%", "value": 5}]}]`,
+    `at /0/stops/1/value found 5; allowed: a radius in px`,
+    false,
+  ],
+  [
+    "ramps",
+    `[{"property": "x", "stops": [{"at": "exit 0%", "value": 0, "easing": "ease, linear"}, {"at": "exit 20%", "value": 0}]}]`,
+    `at /0/stops/0/easing found "ease, linear"; allowed: a CSS easing function`,
+    false,
+  ],
+  ["cue", "fade", 'a cue as JSON such as {"at": "entry 30%"', false],
+  ["cue", "{}", "at /from something is missing; allowed: what the layer comes from", false],
+  ["cue", `{"from": {"y": "40"}}`, `at /from/y found "40"; allowed: an offset downwards`, false],
+  ["rules", "narrow", 'a JSON list of rules such as [{"media": "(max-width: 600px)"', false],
+])("data-lumbit-%s='%s' is refused in the words of the page file", async (name, value, message, ofScene) => {
+  const attribute = `data-lumbit-${name}='${value}'`;
   const other = name.includes("depth") || name.includes("speed") ? "" : ' data-lumbit-depth="1"';
   const page = await open(ofScene ? markup(attribute, other) : markup("", attribute + other));
-  const message = await page.evaluate(
+  const said = await page.evaluate(
     "(() => { try { mount(document.body) } catch (error) { return error.name + ': ' + error.message } })()",
   );
-  expect(message).toBe(`AttributeError: <${ofScene ? "section" : "i"}>: ${attribute} is not ${allowed}`);
+  const wanted =
+    message === undefined
+      ? "at /0/property something is missing"
+      : /^at /.test(message)
+        ? message
+        : found(value, message);
+  expect(said).toContain(`AttributeError: <${ofScene ? "section" : "i"}>: data-lumbit-${name}: ${wanted}`);
   await page.close();
 });

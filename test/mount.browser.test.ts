@@ -256,7 +256,7 @@ test("a wrong attribute is said, and nothing is changed", async () => {
   await open();
   const before = await run<string>("document.documentElement.outerHTML");
   expect(await run("(() => { try { mount(document.body) } catch (error) { return error.message } })()")).toBe(
-    '<b id="far">: data-lumbit-depth="-2" is not a number above -1, or "horizon"',
+    '<b id="far">: data-lumbit-depth: found "-2"; allowed: the distance behind the page surface in camera distances: a number above -1, or "horizon"',
   );
   expect(await run("document.documentElement.outerHTML")).toBe(before);
 });

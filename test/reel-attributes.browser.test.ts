@@ -125,14 +125,14 @@ test("on a narrow screen it is a row to swipe, and nothing holds", async () => {
 });
 
 test.each([
-  ["not JSON", `data-lumbit-reel="wide"`, undefined, /is not the settings of a reel as JSON/],
+  ["not JSON", `data-lumbit-reel="wide"`, undefined, /found "wide"; allowed: settings of a reel/],
   [
     "a wrong length",
     `data-lumbit-reel='{"width": "-3px"}'`,
     undefined,
-    /is not the settings of a reel as JSON/,
+    /at \/width found "-3px"; allowed: the width of a slide/,
   ],
-  ["no hold", reel, "", /allowed in a scene that does not hold/],
+  ["no hold", reel, "", /give the scene a data-lumbit-hold/],
 ])("is refused with %s", async (_, attribute, hold, message) => {
   const page = await open(markup(attribute, hold));
   const said = await page.evaluate(

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { matchesMedia } from "../core/index.ts";
-import { type Grammar, pageGrammar, type Setting } from "../settings/index.ts";
+import { type Grammar, lengthPattern, pageGrammar, type Setting } from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { isSafeLink } from "./link.ts";
 
@@ -71,14 +71,6 @@ function fieldOf(key: string, { grammar, meaning, otherwise, required }: Setting
   const without = otherwise === undefined ? "" : ` Without it: ${otherwise}.`;
   const schema = schemaOf(grammar, key).describe(`${meaning} Allowed: ${grammar.allowed}.${without}`);
   return required ? schema : schema.optional();
-}
-
-/** Lengths in units, a sum of them as CSS has it included. */
-function lengthPattern(units: readonly string[], negative: boolean): RegExp {
-  const number = String.raw`(\d+\.?\d*|\.\d+)`;
-  const one = `${number}(${units.join("|")})`;
-  const sign = negative ? "[+-]?" : "\\+?";
-  return new RegExp(`^(${sign}${one}|calc\\(\\s*[+-]?${one}(\\s+[+-]\\s+${one})*\\s*\\))$`);
 }
 
 /** Whether a value is written as a grammar says. */

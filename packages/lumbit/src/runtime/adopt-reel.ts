@@ -1,5 +1,4 @@
 import type { Reel } from "../core/index.ts";
-import { parseLength } from "../core/units.ts";
 import {
   type Declarations,
   keyframesCss,
@@ -13,7 +12,10 @@ import {
   slideWay,
   swipeMedia,
 } from "../markup/index.ts";
+import { layerSettings } from "../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
+import { attributesOf } from "./attribute-rules.ts";
+import { readValue } from "./attribute-value.ts";
 import { rememberAttributes } from "./live.ts";
 import { adoptSheet } from "./sheet.ts";
 
@@ -25,45 +27,22 @@ export interface AdoptedReel {
   settings: Reel;
 }
 
-const allowed = 'the settings of a reel as JSON such as {"width": "70%", "gap": "2rem", "share": 0.6}';
-
 /** The reels of a scene, read and judged. */
 export function reelsIn(scene: HTMLElement): AdoptedReel[] {
   return [...scene.querySelectorAll<HTMLElement>("[data-lumbit-reel]")].map((element) => {
-    const text = element.dataset.lumbitReel ?? "";
-    const wrong = (what: string) => new AttributeError(element, "data-lumbit-reel", text, what);
-    const settings = readSettings(text);
-    if (!settings) throw wrong(allowed);
+    const wrong = (message: string) => new AttributeError(element, "data-lumbit-reel", message);
+    const own = attributesOf(element, []);
+    const settings = own.get("reel") === "" ? {} : (readValue(own, "reel", layerSettings.reel.grammar) ?? {});
     if (scene.dataset.lumbitHold === undefined)
-      throw wrong('allowed in a scene that does not hold: give that a data-lumbit-hold such as "200vh"');
+      throw wrong(
+        'the reel travels while its scene holds: give the scene a data-lumbit-hold such as "200vh"',
+      );
     const row = element.firstElementChild as HTMLElement | null;
     if (!row || element.childElementCount !== 1 || row.childElementCount === 0)
-      throw wrong("allowed here: a reel has a single element in it, the row, and the slides are in that");
+      throw wrong("a reel has a single element in it, the row, and the slides are in that");
     return { element, row, slides: [...row.children] as HTMLElement[], settings };
   });
 }
-
-function readSettings(text: string): Reel | undefined {
-  let settings: Record<string, unknown>;
-  try {
-    settings = text === "" ? {} : JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-  const valid: Record<keyof Reel, (value: unknown) => boolean> = {
-    width: isExtent,
-    gap: isExtent,
-    share: (value) => typeof value === "number" && value > 0 && value <= 1,
-  };
-  const right =
-    typeof settings === "object" &&
-    Object.entries(settings ?? []).every(
-      ([key, value]) => Object.hasOwn(valid, key) && valid[key as keyof Reel](value),
-    );
-  return right ? settings : undefined;
-}
-
-const isExtent = (value: unknown) => (parseLength(String(value))?.value ?? -1) >= 0;
 
 /** Makes a row of existing markup travel while its scene holds. */
 export function adoptReel(

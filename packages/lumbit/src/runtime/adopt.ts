@@ -4,8 +4,8 @@ import { type Declarations, motionConditions } from "../markup/index.ts";
 import { adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { type AttributeRule, type Attributes, attributesOf, holding, rulesOf } from "./attribute-rules.ts";
+import { readCues } from "./attribute-value.ts";
 import { type LayerStyle, layerStyle, layersIn, sceneStyle } from "./attributes.ts";
-import { readCue } from "./cues.ts";
 import { rememberAttributes } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { textNodes } from "./pieces.ts";
@@ -49,14 +49,14 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
       return [entry, [[], ...rules.map((rule) => [rule])].map((own) => read(attributesOf(element, own)))];
     }),
   );
-  for (const cued of element.querySelectorAll<HTMLElement>("[data-lumbit-cue]")) readCue(cued);
+  for (const cued of element.querySelectorAll<HTMLElement>("[data-lumbit-cue]"))
+    readCues(attributesOf(cued, []));
   for (const scene of scenes)
     if (scene.dataset.lumbitHold !== undefined && scene.childElementCount !== 1)
       throw new AttributeError(
         scene,
         "data-lumbit-hold",
-        scene.dataset.lumbitHold,
-        "allowed here: a scene that holds has a single element in it, the box that stays on the screen",
+        "a scene that holds has a single element in it, the box that stays on the screen",
       );
   undo.push(adoptModel(element));
   const keyframes = new Set([...states.values()].flat().flatMap((style) => style.keyframes));

@@ -31,7 +31,8 @@ export function rulesOf(element: HTMLElement): AttributeRule[] {
   if (text === null) return [];
   const isScene = element.dataset.lumbitScene !== undefined;
   const known = isScene ? ofScene : ofLayer;
-  const wrong = (allowed: string) => new AttributeError(element, attribute, text, allowed);
+  const wrong = (allowed: string) =>
+    AttributeError.of(element, attribute, { path: [], found: text, allowed });
   const rules = parse(text);
   if (!rules)
     throw wrong(
@@ -46,7 +47,11 @@ export function rulesOf(element: HTMLElement): AttributeRule[] {
         `a list of rules of a ${isScene ? "scene" : "layer"}, which may change ${known.join(", ")}`,
       );
     if (isScene && "hold" in settings && element.dataset.lumbitHold === undefined)
-      throw wrong('allowed to change "hold" here: give the scene a data-lumbit-hold, "0px" for none');
+      throw new AttributeError(
+        element,
+        attribute,
+        'the scene has no "hold" to change: give it a data-lumbit-hold, "0px" for none',
+      );
     const changes = new Map(Object.entries(settings).map(([name, value]) => [name, textOf(value)]));
     // Depth and speed exclude each other: one replaces the other.
     if (changes.has("depth") && !changes.has("speed")) changes.set("speed", undefined);

@@ -1,9 +1,8 @@
 import type { Cue } from "../core/cue.ts";
-import { AttributeError } from "./attribute-error.ts";
 import { prefersStillness, watchLayout } from "./driver.ts";
 import { childrenOf } from "./live.ts";
 import { splitElement } from "./pieces.ts";
-import { isMoment, positionOf } from "./position.ts";
+import { positionOf } from "./position.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
 
 /** The cues of scenes until they are disposed of. */
@@ -183,66 +182,9 @@ function animate(element: HTMLElement, cue: Cue, wait: number): Animation[] {
 const transformOf = ({ x = 0, y = 0, rotate = 0, scale = 1 }: Cue["from"]) =>
   `translate(${x === 0 ? "0px" : x}, ${y === 0 ? "0px" : y}) rotate(${rotate}deg) scale(${scale})`;
 
-/**
- * The cue of an element: of a list of them the last one whose media query holds, if that comes from anything.
- *
- * @throws AttributeError when the attribute has a wrong value
- */
+/** The cue of an element that its page's rules leave it; nothing where there is none. */
 export function readCue(element: HTMLElement): Cue | undefined {
-  const text = element.dataset.lumbitCue ?? "";
-  let parsed: unknown;
-  try {
-    parsed = JSON.parse(text);
-  } catch {
-    parsed = undefined;
-  }
-  const cues: unknown[] = Array.isArray(parsed) ? parsed : [parsed];
-  if (cues.every(isCue)) {
-    const cue = cues.findLast(({ media }) => !media || matchMedia(media).matches);
-    return cue && Object.keys(cue.from).length > 0 ? cue : undefined;
-  }
-  throw new AttributeError(
-    element,
-    "data-lumbit-cue",
-    text,
-    'a cue as JSON such as {"at": "entry 30%", "from": {"y": "40px", "opacity": 0}, "duration": 700}',
-  );
+  const cues: (Cue & { media?: string })[] = [JSON.parse(element.dataset.lumbitCue ?? "[]")].flat();
+  const cue = cues.findLast(({ media }) => !media || matchMedia(media).matches);
+  return cue && Object.keys(cue.from).length > 0 ? cue : undefined;
 }
-
-function isCue(value: unknown): value is Cue & { media?: string } {
-  const {
-    media = "all",
-    at = "load",
-    of = "layer",
-    from,
-    easing = "linear",
-    pieces = "words",
-    ...times
-  } = Object(value) as Cue & { media?: string };
-  return (
-    typeof media === "string" &&
-    (at === "load" || isMoment(at)) &&
-    ["layer", "scene"].includes(of) &&
-    typeof from === "object" &&
-    Object.entries(from).every(
-      ([key, part]) => Object.hasOwn(parts, key) && CSS.supports(...parts[key as keyof Cue["from"]](part)),
-    ) &&
-    CSS.supports("animation-timing-function", easing) &&
-    ["lines", "words", "letters"].includes(pieces) &&
-    Object.entries(times).every(
-      ([key, time]) =>
-        ["duration", "delay", "stagger"].includes(key) && Number.isFinite(time) && Number(time) >= 0,
-    )
-  );
-}
-
-/** The declaration that a part of what a cue comes from makes. */
-const parts: Record<keyof Cue["from"], (value: unknown) => [property: string, value: string]> = {
-  x: (value) => ["translate", `${value}`],
-  y: (value) => ["translate", `0px ${value}`],
-  opacity: (value) => ["opacity", `${value}`],
-  scale: (value) => ["scale", `${value}`],
-  rotate: (value) => ["rotate", `${value}deg`],
-  blur: (value) => ["filter", `blur(${value})`],
-  clip: (value) => ["clip-path", `inset(${value})`],
-};

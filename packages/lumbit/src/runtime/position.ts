@@ -1,10 +1,6 @@
 import type { Moment } from "../core/moment.ts";
 import { momentAt, type PassageOf } from "../core/moment.ts";
 
-/** Whether a text is a moment. */
-export const isMoment = (text: string): boolean =>
-  /^(cover|contain|entry|exit|entry-crossing|exit-crossing)\s+[\d.]+%$/.test(text);
-
 /** Where a scene lies in what scrolls it, in px. */
 export interface Around {
   viewport: number;

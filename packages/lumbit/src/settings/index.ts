@@ -1,10 +1,28 @@
 export { type CheckRule, checkRules, checkSetting } from "./check.ts";
 export { cue } from "./cue.ts";
-export type { Grammar, Kind, Setting, Settings, TypeOf, ValuesOf } from "./grammar.ts";
-export { type LayerRows, layerSettings, place, reel, travel } from "./layer.ts";
+export { faultIn, type Judge, type ValueFault } from "./fault.ts";
+export {
+  choice,
+  type Grammar,
+  type Kind,
+  object,
+  type Setting,
+  type Settings,
+  type TypeOf,
+  type ValuesOf,
+} from "./grammar.ts";
+export { type LayerRows, layerSettings, mediaQuery, place, reel, travel } from "./layer.ts";
 export { backdrop, fontFace, page, pageGrammar, pageLook } from "./page.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, button, scene, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";
 export { blockStyle, type FittedSize, type FluidSize, textStyle } from "./text-style.ts";
-export type { Depth, Easing, Length, LengthUnit, Moment, RangeName } from "./values.ts";
+export {
+  type Depth,
+  type Easing,
+  type Length,
+  type LengthUnit,
+  lengthPattern,
+  type Moment,
+  type RangeName,
+} from "./values.ts";

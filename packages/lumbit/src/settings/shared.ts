@@ -49,32 +49,32 @@ export interface Camera {
   sway?: Length;
 }
 
-export const camera: Setting<Camera> & { byRule: true } = {
-  grammar: object(
-    {
-      pan: {
-        grammar: number({}, "sideways camera movement per scrolled pixel, such as 0.1"),
-        meaning: "Sideways camera movement per scrolled pixel; positive carries far layers to the right.",
-        otherwise: "0",
-      },
-      push: {
-        grammar: number({}, "camera movement forward over a passage, in camera distances, such as 0.3"),
-        meaning: "Camera movement forward over a whole passage, in camera distances.",
-        otherwise: "0",
-      },
-      sway: {
-        grammar: distance(
-          'how far the camera moves with the pointer to each side: a length such as "40px", not negative, not a percentage',
-        ),
-        meaning: "How far the camera moves to each side with the pointer, or with the tilt of a telephone.",
-        otherwise: "0",
-      },
-    },
-    "settings of the camera: pan, push and sway",
-  ),
+const moves = {
+  pan: {
+    grammar: number({}, "sideways camera movement per scrolled pixel, such as 0.1"),
+    meaning: "Sideways camera movement per scrolled pixel; positive carries far layers to the right.",
+    otherwise: "0",
+  },
+  push: {
+    grammar: number({}, "camera movement forward over a passage, in camera distances, such as 0.3"),
+    meaning: "Camera movement forward over a whole passage, in camera distances.",
+    otherwise: "0",
+  },
+  sway: {
+    grammar: distance(
+      'how far the camera moves with the pointer to each side: a length such as "40px", not negative, not a percentage',
+    ),
+    meaning: "How far the camera moves to each side with the pointer, or with the tilt of a telephone.",
+    otherwise: "0",
+  },
+} as const satisfies Record<string, Setting>;
+
+export const camera = {
+  grammar: typed<Camera>(object(moves, "settings of the camera: pan, push and sway")),
+  settings: moves,
   meaning: "Camera movement besides that down the page; that of a scene replaces the page's.",
   byRule: true,
-};
+} as const;
 
 export const subject = pair(
   number({ least: 0, most: 1 }, "a share from 0 to 1"),

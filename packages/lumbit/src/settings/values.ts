@@ -78,3 +78,12 @@ export const name = pattern(
   /^[\p{L}][\p{L}\p{N}_-]*$/u,
   "a name that starts with a letter and goes on with letters, digits, - and _",
 );
+
+/** Lengths in units, and sums of them as CSS has it; letters are not spaced by sums. */
+export function lengthPattern(units: readonly string[], negative: boolean): RegExp {
+  const number = String.raw`(\d+\.?\d*|\.\d+)`;
+  const one = `${number}(${units.join("|")})`;
+  const sign = negative ? "[+-]?" : "\\+?";
+  if (units.includes("em")) return new RegExp(`^${sign}${one}$`);
+  return new RegExp(`^(${sign}${one}|calc\\(\\s*[+-]?${one}(\\s+[+-]\\s+${one})*\\s*\\))$`);
+}

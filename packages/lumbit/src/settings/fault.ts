@@ -1,0 +1,99 @@
+import type { Grammar } from "./grammar.ts";
+import { lengthPattern } from "./values.ts";
+
+/** What keeps a value from being written as its grammar says: where in it, what was found, what is allowed there. */
+export interface ValueFault {
+  path: readonly (string | number)[];
+  /** `undefined` where something is missing. */
+  found: unknown;
+  allowed: string;
+}
+
+/** Who knows whether a text is a value of a CSS property, or a media query, there where a value is judged. */
+export interface Judge {
+  css(property: string, text: string): boolean;
+  media(query: string): boolean;
+}
+
+/**
+ * The first fault of a value, for those who have no room for a reader of page files: it accepts what that accepts
+ * (`document/schema.test.ts` compares both).
+ */
+export function faultIn(
+  grammar: Grammar,
+  value: unknown,
+  judge: Judge,
+  path: ValueFault["path"] = [],
+): ValueFault | undefined {
+  const fault = { path, found: value, allowed: grammar.allowed };
+  const inner = (of: Grammar, part: unknown, key: string | number) =>
+    faultIn(of, part, judge, [...path, key]);
+  const text = typeof value === "string" ? value : undefined;
+  const entries = typeof value === "object" && value !== null ? Object.entries(value) : [];
+  const holds = (right: boolean) => (right ? undefined : fault);
+  switch (grammar.form) {
+    case "number": {
+      const { least = -Infinity, above = -Infinity, most = Infinity, whole } = grammar;
+      if (typeof value !== "number" || !Number.isFinite(value)) return fault;
+      return holds(value >= least && value > above && value <= most && (!whole || Number.isInteger(value)));
+    }
+    case "boolean":
+      return holds(typeof value === "boolean");
+    case "text":
+      return holds(text !== undefined && text.length >= grammar.least);
+    case "pattern":
+      return holds(text !== undefined && grammar.pattern.test(text));
+    case "choice":
+      return holds(text !== undefined && grammar.words.includes(text));
+    case "length":
+      return holds(
+        value === 0 || (text !== undefined && lengthPattern(grammar.units, grammar.negative).test(text)),
+      );
+    case "css":
+      return holds(text !== undefined && judge.css(grammar.property, text));
+    case "media":
+      return holds(text !== undefined && judge.media(text));
+    case "link":
+      return fault;
+    case "either":
+      return holds(grammar.of.some((of) => !faultIn(of, value, judge)));
+    case "pair":
+      if (!Array.isArray(value) || value.length !== 2) return fault;
+      return inner(grammar.of, value[0], 0) ?? inner(grammar.of, value[1], 1);
+    case "list":
+      if (!Array.isArray(value) || value.length < grammar.least) return fault;
+      return first(value, (part, index) => inner(grammar.of, part, index));
+    case "map":
+      if (!isObject(value)) return fault;
+      return first(entries, ([key, part]) => (grammar.key.test(key) ? inner(grammar.of, part, key) : fault));
+    case "object": {
+      if (!isObject(value) || (grammar.some && entries.length === 0)) return fault;
+      const { settings } = grammar;
+      const wrong = first(entries, ([key, part]) => {
+        const known = Object.hasOwn(settings, key) ? settings[key] : undefined;
+        return known
+          ? inner(known.grammar, part, key)
+          : { path: [...path, key], found: key, allowed: `one of ${Object.keys(settings).join(", ")}` };
+      });
+      const missing = Object.entries(settings).find(([key, { required }]) => required && !(key in value));
+      return (
+        wrong ??
+        (missing && { path: [...path, missing[0]], found: undefined, allowed: missing[1].grammar.allowed })
+      );
+    }
+  }
+}
+
+const isObject = (value: unknown): value is object =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+
+function first<Part>(
+  parts: readonly Part[],
+  faultOf: (part: Part, index: number) => ValueFault | undefined,
+): ValueFault | undefined {
+  for (const [index, part] of parts.entries()) {
+    const fault = faultOf(part, index);
+    if (fault) return fault;
+  }
+  return undefined;
+}
