@@ -255,6 +255,35 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
   });
 });
 
+test.each(["native", "scripted"])(
+  "layers have a look of their own and keep the page's, %s",
+  async (driver) => {
+    const page = await open(
+      markup(
+        "",
+        `style="filter: invert(1)" data-lumbit-opacity="0.5" data-lumbit-rotate="20" data-lumbit-blend="multiply"
+       data-lumbit-rules='[{"media": "(max-width: 700px)", "blur": "3px", "opacity": 0.25}]'`,
+      ),
+    );
+    const look = () =>
+      page.evaluate(() => {
+        const { opacity, rotate, filter, mixBlendMode } = getComputedStyle(
+          document.querySelector("i") as Element,
+        );
+        return { opacity, rotate, filter, mixBlendMode };
+      });
+    const before = await look();
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    const wide = { opacity: "0.5", rotate: "20deg", filter: "invert(1)", mixBlendMode: "multiply" };
+    expect(await look()).toEqual(wide);
+    await page.setViewportSize({ width: 600, height: 800 });
+    await expect.poll(look).toEqual({ ...wide, opacity: "0.25", filter: "blur(3px)" });
+    await page.evaluate("own.dispose()");
+    expect(await look()).toEqual(before);
+    await page.close();
+  },
+);
+
 test("the markup in the documents is right", async () => {
   const documents = readFileSync(join(root, "docs/api.md"), "utf8");
   const snippets = [...documents.matchAll(/```html\n([\s\S]*?)```/g)].map(([, code]) => String(code));

@@ -4,6 +4,7 @@ import { dirname, join } from "node:path";
 import { readPage } from "lumbit/document";
 import ts from "typescript";
 import { afterAll, describe, expect, test } from "vitest";
+import { settingsDocuments, withTables } from "../scripts/document-settings.mjs";
 import { lumbit, program, root, temporaryFolder } from "./command.ts";
 
 /** Every command and snippet of the documents is run here. */
@@ -77,6 +78,12 @@ describe.each(files)("%s", (file) => {
 });
 
 test("npm run demo serves the demo", () => serves("npm", ["run", "demo", "--", "--port", "0"], root));
+
+test.each(settingsDocuments)("the tables of settings in %s are those of the library", (file) => {
+  const text = read(file);
+  expect(text.match(/<!-- settings: /g)?.length).toBeGreaterThan(10);
+  expect(withTables(text), "npm run document-settings writes them").toBe(text);
+});
 
 test("every screenshot is shown in a document", () => {
   const documents = files.map(read).join("\n");

@@ -7,6 +7,7 @@ export default defineConfig([
       core: "src/core/index.ts",
       document: "src/document/index.ts",
       checks: "src/checks/index.ts",
+      settings: "src/settings/index.ts",
       static: "src/static/index.ts",
     },
     platform: "neutral",

@@ -323,6 +323,47 @@ export const cases: Case[] = [
     ),
   },
   {
+    name: "layers that are pale, turned, soft and blended by themselves, under rules and with ramps",
+    page: middle(
+      {
+        layers: [
+          block("a", { depth: 1, opacity: 0.5, rotate: 30, blur: "4px", blend: "multiply" }),
+          block("b", {
+            depth: 2,
+            rotate: -20,
+            blur: "2px",
+            opacity: 0.8,
+            ramps: [
+              ramp("rotate", ["cover 20%", 0], ["cover 80%", 90]),
+              ramp("blur", ["cover 20%", "0px"], ["cover 80%", "6px"]),
+              ramp("opacity", ["cover 20%", 1], ["cover 80%", 0.5]),
+            ],
+          }),
+          block("c", {
+            depth: 0.4,
+            rotate: 10,
+            rules: [
+              { media: "(max-width: 600px)", opacity: 0.3, rotate: 45 },
+              { media: "(min-width: 1200px)", blur: "5px", depth: 1.4 },
+            ],
+          }),
+          { name: "d", ...tank, depth: 3, opacity: 0.7, blur: "1px", blend: "screen" },
+          {
+            name: "e",
+            place: box,
+            depth: 0.5,
+            rotate: 15,
+            opacity: 0.9,
+            layers: [block("e-in", { rotate: 30, opacity: 0.5, blur: "3px" })],
+          } as Layer,
+          { name: "f", text: "Ebb", rotate: 8, opacity: 0.6, depth: 0.3 },
+          { name: "g", ...tank, pane: true, place: box, depth: 1, opacity: 0.4, blend: "difference" },
+        ],
+      },
+      { haze: 0.3, focus: { depth: 0, blur: "3px" } },
+    ),
+  },
+  {
     name: "placing with every inset and unit",
     page: middle({
       height: "700px",

@@ -20,6 +20,7 @@ import {
   textDefaults,
   type Viewport,
 } from "lumbit/core";
+import { blendCss } from "lumbit/static";
 import type { TextSizer } from "../text-size.ts";
 import { type Child, type Css, node } from "./node.ts";
 
@@ -88,9 +89,8 @@ export function drawPage(view: View, scroll: number, materials: Materials): Chil
                 "border-radius": isShape(layer) && layer.shape === "ellipse" ? "50%" : radius,
                 "box-shadow": isShape(layer) ? layer.shadow : undefined,
               });
-        return node("i", { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius }, [
-          content,
-        ]);
+        const frame = { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius };
+        return node("i", { ...frame, ...blendCss(layer) }, [content]);
       });
     const ground = node("i", { ...box(around), background: scene.scene.background });
     const blocks = scene.scene.content ? [content(scene.scene, scene.scene.content, at.top, view)] : [];

@@ -51,3 +51,14 @@ test("what is no color is none", () => {
   expect(parseColor("kelp")).toBeUndefined();
   expect(colorAt("url(reef.png)", 0.5, 0.5)).toBeUndefined();
 });
+
+test("colors blend as CSS has it", () => {
+  const [gray, red] = [
+    { r: 0.5, g: 0.5, b: 0.5, alpha: 1 },
+    { r: 1, g: 0, b: 0, alpha: 1 },
+  ];
+  expect(over(red, gray, "multiply")).toEqual({ r: 0.5, g: 0, b: 0, alpha: 1 });
+  expect(over(red, gray, "screen")).toEqual({ r: 1, g: 0.5, b: 0.5, alpha: 1 });
+  expect(over({ ...red, alpha: 0.5 }, gray, "difference").r).toBeCloseTo(0.5, 6);
+  expect(over(red, gray, "normal")).toEqual(red);
+});

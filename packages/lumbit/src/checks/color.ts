@@ -1,5 +1,6 @@
 import { type CssNode, generate, parse } from "css-tree";
-import { converter, formatHex, parse as parseCss, wcagContrast, wcagLuminance } from "culori";
+import { blend, converter, formatHex, parse as parseCss, wcagContrast, wcagLuminance } from "culori";
+import type { Layer } from "../core/index.ts";
 import type { Pixel } from "./picture.ts";
 
 const rgb = converter("rgb");
@@ -118,20 +119,25 @@ function splitAtCommas(text: string): string[] {
   return parts.map((nodes) => nodes.map((node) => generate(node)).join(" "));
 }
 
-/** One pixel over another. */
-export function over(above: Pixel, below: Pixel): Pixel {
+/** One pixel over another, mixed as its layer blends. */
+export function over(above: Pixel, below: Pixel, mode: Layer["blend"] = "normal"): Pixel {
+  if (mode !== "normal") {
+    const { r, g, b, alpha = 1 } = rgb(blend([rgbOf(below), rgbOf(above)], mode));
+    return { r, g, b, alpha };
+  }
   const alpha = above.alpha + below.alpha * (1 - above.alpha);
   const mix = (key: "r" | "g" | "b") =>
     alpha === 0 ? 0 : (above[key] * above.alpha + below[key] * below.alpha * (1 - above.alpha)) / alpha;
   return { r: mix("r"), g: mix("g"), b: mix("b"), alpha };
 }
 
+const rgbOf = (pixel: Pixel) => ({ mode: "rgb" as const, ...pixel });
+
 /** The relative luminance of a color, 0..1 (WCAG 2.2, "relative luminance"). */
-export const luminance = (color: Pixel): number => wcagLuminance({ mode: "rgb", ...color });
+export const luminance = (color: Pixel): number => wcagLuminance(rgbOf(color));
 
 /** The contrast of two colors, 1..21 (WCAG 2.2, "contrast ratio"). */
-export const contrastOf = (a: Pixel, b: Pixel): number =>
-  wcagContrast({ mode: "rgb", ...a }, { mode: "rgb", ...b });
+export const contrastOf = (a: Pixel, b: Pixel): number => wcagContrast(rgbOf(a), rgbOf(b));
 
 /** A color as CSS writes it in six digits. */
-export const hexOf = (color: Pixel): string => formatHex({ mode: "rgb", ...color });
+export const hexOf = (color: Pixel): string => formatHex(rgbOf(color));

@@ -40,6 +40,8 @@ export interface LayerLayout {
   opacity: number;
   /** Radius in px. */
   blur: number;
+  /** Degrees, clockwise. */
+  rotate: number;
   /** Its box at the settle moment against the scene, overscan included. */
   box: Box;
   /** What clips it besides the scene, against the scene. */
@@ -164,9 +166,8 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
     return {
       ...common(layer),
+      ...lookOf(layer, hazedOpacity(depth, look.haze), blurAt(depth, look.focus, viewport)),
       drift,
-      opacity: hazedOpacity(depth, look.haze),
-      blur: blurAt(depth, look.focus, viewport),
       box,
       ...((boxes.pane ?? isReel(layer)) && { pane: boxes.pane ?? box }),
       ...(overscan && { overscan }),
@@ -198,6 +199,13 @@ const common = (layer: Layer) => ({
   hidden: layer.hidden ?? false,
 });
 
+/** How a layer looks by itself, on top of what its depth makes of it. */
+const lookOf = (
+  { opacity = 1, blur = "0px", rotate = 0 }: Pick<Layer, "opacity" | "blur" | "rotate">,
+  hazed: number,
+  unfocused: number,
+) => ({ opacity: hazed * opacity, blur: unfocused + Number.parseFloat(blur), rotate });
+
 function layoutGroup(
   group: GroupLayer,
   around: Box,
@@ -210,9 +218,12 @@ function layoutGroup(
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
       ...common(layer),
+      ...lookOf(
+        layer,
+        1,
+        group.tilt !== undefined ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
+      ),
       drift: { x: 0, y: 0 },
-      opacity: 1,
-      blur: group.tilt !== undefined ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),
@@ -248,12 +259,13 @@ function layoutSlides(
             ],
           },
         ];
-  const still = { drift: { x: 0, y: 0 }, opacity: 1, blur: 0, push: 0 };
+  const still = { drift: { x: 0, y: 0 }, push: 0 };
   return (reel.layers as readonly Slide[]).map((slide, index) => {
     const at = slides[index] as SlideLayout;
     const box = { left: at.left, top: 0, width: at.width, height: around.height };
     return {
       ...common(slide as Layer),
+      ...lookOf(slide, 1, 0),
       ...still,
       box,
       ramps: sideways(0, -travel),
@@ -277,6 +289,7 @@ function layoutSlides(
         const overscan = across && { left: across.top, right: across.bottom, top: 0, bottom: 0 };
         return {
           ...common(layer),
+          ...lookOf(layer, 1, 0),
           ...still,
           box: overscan ? reached(pane, overscan) : boxes.box,
           ...(overscan && { pane, overscan }),

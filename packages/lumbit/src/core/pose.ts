@@ -118,7 +118,7 @@ function ramped(layer: LayerLayout, place: Box, p: number, around: Partial<Frame
     middle:
       around.box && around.middle ? turned(middle, middleOf(around.box), around.middle, around) : middle,
     scale: around.scale * values.scale,
-    rotate: around.rotate + values.rotate,
+    rotate: around.rotate + layer.rotate + values.rotate,
     values,
   };
 }

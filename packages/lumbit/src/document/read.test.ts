@@ -157,6 +157,17 @@ describe("says what is wrong", () => {
       withLayer({ name: "a", image: "a.png", alt: "", travel: { y: ["0px", "9px"] } }),
       /moves by its depth/,
     ],
+    [
+      "a picture in a pane that is turned",
+      withLayer({ name: "a", image: "a.png", alt: "", rotate: 5 }),
+      `${at}/rotate a picture in a pane has no "rotate": an edge of it would show; put it into a group and give it that`,
+    ],
+    [
+      "a blend mode that is none",
+      withLayer({ ...layer, blend: "multiple" }),
+      `${at}/blend found "multiple", did you mean "multiply"? Allowed: a CSS blend mode such as "multiply", "screen" or "overlay"`,
+    ],
+    ["an opacity above 1", withLayer({ ...layer, opacity: 40 }), /an opacity from 0 to 1/],
     ["a text in a pane", withLayer({ ...layer, pane: true }), /put the text into a group/],
     [
       "a name used in a group",

@@ -1,5 +1,5 @@
 import { changedBy } from "../core/index.ts";
-import type { Kind } from "../settings/index.ts";
+import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
 import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
@@ -181,6 +181,9 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
   return breaches;
 }
 
+/** What a picture in a pane does not have. */
+const unpaned = Object.entries(layerSettings as Settings).flatMap(([key, own]) => (own.unpaned ? [key] : []));
+
 /** What contradicts itself in a layer, by itself or as one of its rules changes it. */
 function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breach[] {
   const breaches = [...settingsBreaches(layer, path), ...rampBreaches(layer, path)];
@@ -195,6 +198,12 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
     );
   if (inPane && "hold" in layer)
     breach("hold", "a picture in a pane stays with its pane; put it into a group and let that hold");
+  for (const key of inPane ? unpaned : [])
+    if (key in layer)
+      breach(
+        key,
+        `a picture in a pane has no "${key}": an edge of it would show; put it into a group and give it that`,
+      );
   if (kind === "shape" && isObject(layer.place)) {
     const { place } = layer;
     if (!("width" in place) && !("left" in place && "right" in place))

@@ -1,6 +1,7 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { motionConditions, swipeMedia } from "./conditions.ts";
 export { backdropElement, sceneElement } from "./elements.ts";
+export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss } from "./model.css.ts";
 export { motionCss } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";

@@ -1,9 +1,6 @@
 import {
-  blurAt,
   changedBy,
-  depthOf,
   fillsScene,
-  hazedOpacity,
   isFitted,
   isGroup,
   isImage,
@@ -18,6 +15,7 @@ import {
 import type { Given, LayerContext } from "./context.ts";
 import { lengthCss } from "./lengths.ts";
 import { copyRules, lineCss } from "./line.ts";
+import { blendCss, lookCss } from "./look.ts";
 import { hasAnyWays, motionCss, motionRules, pieceRules, rowRules } from "./motion.ts";
 import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
 import { boxPlace, changedPlace, groupSize, naturalCss, textPlace } from "./place.ts";
@@ -69,8 +67,6 @@ function styleOf(
   const whole = given === layer;
   const moves = whole || given.depth !== undefined || given.speed !== undefined || given.order !== undefined;
   const placed = whole || given.place !== undefined;
-  const opacity = round(hazedOpacity(depthOf(layer), context.look.haze));
-  const blur = round(blurAt(depthOf(layer), context.look.focus, { width: 0, height: 0 }));
   const order = moves ? orderOf(layer) : undefined;
   const boxed = isBoxed(base);
   const clip = paneCss(base, given, whole);
@@ -79,10 +75,9 @@ function styleOf(
       given.hidden === undefined ? undefined : given.hidden ? "none" : whole ? undefined : "revert-layer",
     "z-index": boxed ? undefined : order,
     ...motionCss(given, moves ? speedOf(layer) : undefined),
-    ...(moves && hasAnyWays(layer) && airCss(opacity, blur)),
     ...(given.hold && given.hold !== "none" && holdCss(given.hold)),
-    opacity: moves && (opacity !== 1 || !whole) ? opacity : undefined,
-    filter: moves && (blur !== 0 || (!whole && context.look.focus)) ? `blur(${blur}px)` : undefined,
+    ...changedLook(layer, base, whole, context),
+    ...(!boxed && blendCss(given)),
     ...(!isText(layer) && { background: given.background, "box-shadow": given.shadow }),
     ...(isGroup(layer) && { "--lumbit-tilt": given.tilt }),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
@@ -113,6 +108,7 @@ function styleOf(
         display: own.display,
         "z-index": order,
         "border-radius": radius,
+        ...blendCss(given),
         ...natural,
         ...(placed && boxPlace(layer, base, context, true)),
         ...clip.pane,
@@ -125,11 +121,17 @@ function styleOf(
   return { layer: { ...own, ...natural, ...(placed && boxPlace(layer, base, context)) } };
 }
 
-/** Haze and focus for ramps that go on from them. */
-const airCss = (opacity: number, blur: number): Declarations => ({
-  "--lumbit-opacity": opacity === 1 ? undefined : opacity,
-  "--lumbit-focus": blur === 0 ? undefined : `${blur}px`,
-});
+/** What of a look is not what a plain layer has, or what the layer has without its rules; for ramps only where there are any. */
+function changedLook(layer: Layer, base: Layer, whole: boolean, { look }: LayerContext): Declarations {
+  const before = whole ? lookCss({}) : lookCss(base, look);
+  const ramped = hasAnyWays(base);
+  return Object.fromEntries(
+    Object.entries(lookCss(layer, look)).filter(
+      ([name, value]) => value !== before[name] && (ramped || !name.startsWith("--")),
+    ),
+  );
+}
+
 /** How wide a text's widest line is, in font sizes, where it is fitted to a width and its letters change. */
 const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Declarations =>
   isFitted(layer) && (given === layer || letterKeys.some((key) => key in given))

@@ -135,7 +135,7 @@ function declaration(ramp: Ramp, value: string | number, layer: RampedLayer): st
     case "scale":
       return `scale: ${value}`;
     case "rotate":
-      return `rotate: ${value}deg`;
+      return `rotate: calc(var(--lumbit-rotate, 0deg) + ${value}deg)`;
     case "x":
       return `translate: ${lengthOf(value)} 0px`;
     case "y":

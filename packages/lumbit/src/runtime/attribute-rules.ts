@@ -1,3 +1,4 @@
+import { lookSettings } from "../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
 
 /** The settings in an element's attributes, read by their names without `data-lumbit-`. */
@@ -17,7 +18,7 @@ export interface AttributeRule {
 const ofScene = ["settle", "hold", "relief", "pan", "push", "sway", "width"];
 const ofLayer = [
   ...["depth", "speed", "direction", "travel-x", "travel-y", "travel-over", "travel-of"],
-  ...["ramps", "hold", "tilt", "pane"],
+  ...["ramps", "hold", "tilt", "pane", ...Object.keys(lookSettings)],
 ];
 const attribute = "data-lumbit-rules";
 

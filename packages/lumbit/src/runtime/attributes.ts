@@ -2,10 +2,12 @@ import { speedOf } from "../core/depth.ts";
 import type { Layer, Length, Motion, Pieces, Ramp, Travel } from "../core/index.ts";
 import { piecesOf } from "../core/ramp.ts";
 import {
+  blendCss,
   type Declarations,
   filterCss,
   holdCss,
   keyframesCss,
+  lookCss,
   motionCss,
   nativeAnimations,
   pieceWays,
@@ -19,6 +21,7 @@ import {
   choice,
   type Grammar,
   type LayerRows,
+  lookSettings,
   ramp,
   rampProperties,
   sceneSettings,
@@ -42,6 +45,7 @@ const layerAttributes = [
   "tilt",
   "pane",
   "rules",
+  ...Object.keys(lookSettings),
 ];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
@@ -77,10 +81,14 @@ export function layerStyle(attributes: Attributes, native: boolean): LayerStyle 
   return {
     declarations: {
       ...motionCss(own, speedOf(own)),
+      ...ownLook(own),
       "--lumbit-tilt": readValue(attributes, "tilt", settings.tilt.grammar),
       ...(own.hold && holdCss(own.hold)),
       ...(slides && slideLayerCss),
-      ...(ways.length > 0 && { ...animations(ways, drift), filter: filterCss(own) }),
+      ...(ways.length > 0 && {
+        ...animations(ways, drift),
+        ...(filterCss(own) && { filter: filterCss(own) }),
+      }),
     },
     keyframes: keyframesCss([...ways, ...pieceWays(layer)]),
     paned: attributes.get("pane") !== undefined,
@@ -90,9 +98,16 @@ export function layerStyle(attributes: Attributes, native: boolean): LayerStyle 
   };
 }
 
+/** The look that is asked for; what is not said stays as the page has it. */
+function ownLook(own: Pick<Layer, keyof typeof lookSettings>): Declarations {
+  const plain = lookCss({});
+  const asked = Object.entries(lookCss(own)).filter(([name, value]) => value !== plain[name]);
+  return { ...Object.fromEntries(asked), ...blendCss(own) };
+}
+
 function layerSettings(
   attributes: Attributes,
-): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold"> {
+): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold" | keyof typeof lookSettings> {
   const read = <Key extends keyof LayerRows>(key: Key) =>
     readValue(attributes, key, settings[key].grammar as Grammar<TypeOf<LayerRows[Key]["grammar"]>>);
   const depth = read("depth");
@@ -111,12 +126,22 @@ function layerSettings(
   };
   return {
     ...(speed === undefined ? { depth } : { speed }),
+    ...look(attributes),
     direction: read("direction"),
     ...((moved.x || moved.y) && { travel: moved }),
     ramps: readRamps(attributes),
     hold: read("hold"),
   };
 }
+
+/** How a layer looks by itself. */
+const look = (attributes: Attributes): Pick<Layer, keyof typeof lookSettings> =>
+  Object.fromEntries(
+    Object.entries(lookSettings).map(([key, { grammar }]) => [
+      key,
+      readValue<unknown>(attributes, key, grammar),
+    ]),
+  );
 
 /** Ramps, with a value at every stop that their property can have. */
 function readRamps(attributes: Attributes): readonly Ramp[] | undefined {

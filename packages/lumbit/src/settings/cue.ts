@@ -60,7 +60,7 @@ export const cue = {
   stagger: {
     grammar: milliseconds("time from one piece to the next"),
     meaning: "Milliseconds from one piece of a text, or layer of a group, to the next.",
-    otherwise: "0, 40 with `pieces`",
+    otherwise: "0; 40 with pieces",
   },
 } as const satisfies Record<string, Setting>;
 

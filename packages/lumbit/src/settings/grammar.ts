@@ -39,6 +39,8 @@ export interface Setting<T = unknown> {
   required?: true;
   /** The kinds of layers that have it; all without it. */
   kinds?: readonly Kind[];
+  /** A picture in a pane, whose overscan follows from its depth alone, does not have it. */
+  unpaned?: true;
   /** Whether a rule by media query may change it, and take it away with `"none"`. */
   byRule?: true | "none";
 }

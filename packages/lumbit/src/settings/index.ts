@@ -11,7 +11,7 @@ export {
   type TypeOf,
   type ValuesOf,
 } from "./grammar.ts";
-export { type LayerRows, layerSettings, mediaQuery, place, reel, travel } from "./layer.ts";
+export { type LayerRows, layerSettings, lookSettings, mediaQuery, place, reel, travel } from "./layer.ts";
 export { backdrop, fontFace, page, pageGrammar, pageLook } from "./page.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, button, scene, sceneSettings } from "./scene.ts";

@@ -18,7 +18,7 @@ import {
 import { ramp } from "./ramp.ts";
 import { background, direction, motion, orderDepth, passageOf, subject } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
-import { extent, length, moment, name, path } from "./values.ts";
+import { extent, length, moment, name, path, pixels } from "./values.ts";
 
 const inset = (edge: string): Setting<ReturnType<typeof length>["type"]> => ({
   grammar: length(`the distance from the scene's ${edge} edge: a length such as "12vh", "-5%" or 0`),
@@ -126,6 +126,41 @@ const what = {
   },
 } as const satisfies Record<string, Setting>;
 
+/** How a layer looks whatever it shows, besides what its depth and ramps make of it. */
+export const lookSettings = {
+  opacity: {
+    grammar: number({ least: 0, most: 1 }, "an opacity from 0 to 1"),
+    meaning: "Its opacity, times what haze leaves and what ramps have.",
+    otherwise: "1",
+    byRule: true,
+  },
+  rotate: {
+    grammar: number({ least: -36000, most: 36000 }, "an angle in degrees"),
+    meaning: "How far it is turned, in degrees clockwise; ramps turn it further. A picture in a pane is not.",
+    otherwise: "0",
+    unpaned: true,
+    byRule: true,
+  },
+  blur: {
+    grammar: pixels('a radius in px such as "8px"'),
+    meaning: "Its blur radius, besides that of `focus` and of ramps.",
+    otherwise: '"0px"',
+    byRule: true,
+  },
+  blend: {
+    grammar: choice(
+      [
+        ...(["normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge"] as const),
+        ...(["color-burn", "hard-light", "soft-light", "difference", "exclusion"] as const),
+      ],
+      'a CSS blend mode such as "multiply", "screen" or "overlay"',
+    ),
+    meaning: "How its colors mix with what is behind it in its scene, as in CSS.",
+    otherwise: '"normal"',
+    byRule: true,
+  },
+} as const satisfies Record<string, Setting>;
+
 /** What every layer may have. */
 const common = {
   ...motion,
@@ -179,6 +214,7 @@ const common = {
     otherwise: "false",
     byRule: true,
   },
+  ...lookSettings,
 } as const satisfies Record<string, Setting>;
 
 /** What some kinds of layers have besides. */

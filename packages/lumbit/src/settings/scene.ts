@@ -46,7 +46,7 @@ export const sceneSettings = {
     ),
     meaning:
       'Its height; `"auto"` is what its content needs, and content makes a scene higher when it needs it. Where such a height decides when a scene beside it settles, the published page has a small script (1 kB) that measures it when the layout changes; without script it counts as the `minHeight`.',
-    otherwise: '"100vh", `"auto"` where there is content',
+    otherwise: '"100vh"; "auto" where there is content',
     byRule: true,
   },
   minHeight: {

@@ -1,4 +1,4 @@
-export type { Assets, FontStack, Picture } from "../markup/index.ts";
+export { type Assets, blendCss, type FontStack, type Picture } from "../markup/index.ts";
 export { pageCss } from "./css.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";
 export { loaderScript } from "./loader.ts";

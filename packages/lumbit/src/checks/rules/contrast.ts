@@ -33,7 +33,7 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
     const needed = neededFor(layer, own, view);
     const bad = seen.flatMap(({ scroll, behind, opacity }) => {
       const ratios = behind
-        .map((below) => contrastOf(over({ ...text, alpha: text.alpha * opacity }, below), below))
+        .map((below) => contrastOf(over({ ...text, alpha: text.alpha * opacity }, below, layer.blend), below))
         .sort((a, b) => a - b);
       const ratio = ratios[Math.floor(ratios.length * spared)] ?? 21;
       return ratio < needed - 0.05 ? [{ scroll, ratio, behind }] : [];
@@ -96,7 +96,7 @@ function backgrounds(own: LayerView, moment: Moment, scene: SceneView, view: Vie
     below.reduce(
       (color, { other, at }) => {
         const pixel = pixelOn(other, at, point, view);
-        return pixel ? over(pixel, color) : color;
+        return pixel ? over(pixel, color, other.layer.blend) : color;
       },
       groundAt(point, moment, scene, view),
     ),
