@@ -261,6 +261,18 @@ test("a wrong attribute is said, and nothing is changed", async () => {
   expect(await run("document.documentElement.outerHTML")).toBe(before);
 });
 
+test("what is mounted goes on where the markup has become wrong", async () => {
+  await open();
+  await run(`window.m = mount(document.body); document.getElementById("near").dataset.lumbitSpeed = "fast"`);
+  expect(
+    await run("(() => { try { mount(document.body) } catch (error) { return error.message } })()"),
+  ).toContain('<b id="near">: data-lumbit-speed: found "fast"; allowed: screen movement');
+  const before = await box("far");
+  await scroll(500);
+  expect((await box("far")).top).not.toBeCloseTo(before.top - 500, 0);
+  expect(await run(`document.getElementById("s").dataset.lumbitDriver`)).toBe("native");
+});
+
 test("smoothing delays the layers, never the scroll, and comes to rest where the scroll has them", async () => {
   await open();
   const still = await box("far");

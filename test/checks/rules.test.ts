@@ -50,6 +50,51 @@ test("a text reaches past the side exactly when its letters do, and is narrowed 
   );
 });
 
+test("a text in a row that is swiped has the sides of its slide, not those of the screen", () => {
+  const slide = (name: string, more: object = {}) => ({
+    name: `slide-${name}`,
+    layers: [text(name, 40, { place: { left: "7%", top: "8%" }, ...more })],
+  });
+  const reel = {
+    ...{ name: "row", reel: { width: "70vw", gap: "4vw" } },
+    place: { left: 0, right: 0, top: "10vh", height: "80vh" },
+  };
+  const rows = (...slides: object[]) =>
+    pageOf([{ ...reel, layers: slides } as unknown as Layer], { height: "100vh", hold: "100vh" });
+  const onTelephone = { viewports: [{ width: 390, height: 844 }] };
+  expect(found(rows(slide("a"), slide("b"), slide("c")), "overflow", onTelephone)).toEqual([]);
+  const wide = { place: { left: "60%", width: "80%", top: "8%" } };
+  const [finding] = found(rows(slide("a", wide), slide("b"), slide("c")), "overflow", onTelephone);
+  expect(finding?.layer).toBe("a");
+});
+
+test("what is proposed for a text past the side has room, or nothing is proposed", () => {
+  const word = text("word", 0, { place: { left: "76%", width: "24%", top: 0 } });
+  const row = {
+    name: "row",
+    place: { left: "-40%", width: "180%", top: "20vh", height: "16vh" },
+    layers: [word],
+  };
+  const [finding] = found(pageOf([row as unknown as Layer]), "overflow");
+  expect(finding?.measured).toMatch(/past the side/);
+  expect(JSON.stringify(finding?.change ?? [])).not.toMatch(/"-\d/);
+});
+
+test("a movement that the designer wanted is theirs to take away", () => {
+  const far = { place: { left: "20%", top: "10%", width: "100px", height: "100px" }, depth: 8 };
+  const layers = [
+    box("moon", { ...far, travel: { y: ["0vh", "-60vh"], over: ["exit 0%", "exit 100%"] } }),
+    box("hill", { depth: 4, place: { left: 0, top: 0, width: "900px", height: "400px" } }),
+  ];
+  const [finding] = found(pageOf(layers), "order");
+  expect(finding).toMatchObject({ layer: "moon", decided: true, change: [{ op: "remove" }] });
+});
+
+test("less than five per cent is said as less, and on how many screens, not how often", () => {
+  const [near, far] = [box("near", { speed: 0.5 }), box("far", { speed: 0.4752 })];
+  expect(found(pageOf([near, far]), "order")[0]?.measured).toMatch(/by 4\.9 %, less than the 5 %/);
+});
+
 test("more than three flashes in two screens of scroll are found, and gone once mended", () => {
   const flashing = (turns: number, share: number) =>
     pageOf([

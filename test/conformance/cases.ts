@@ -370,6 +370,14 @@ export const cases: Case[] = [
       layers: [
         { name: "a", ...tank, place: { left: "-5%", right: "10vw", bottom: "-8vh" }, depth: 0.2 },
         { name: "b", ...tank, place: { center: "x", height: "30%", top: "2rem" } },
+        block("s", {
+          place: {
+            left: "calc(50% - 3vw + 20px)",
+            top: "calc(10% + 1rem)",
+            width: "calc(20% - 5px)",
+            height: "calc(5vh + 4px)",
+          },
+        }),
         { name: "c", ...tank, place: { center: "both", width: "120%" }, depth: 0.1 },
         { name: "d", ...tank, place: { right: "10px", top: "10svh", bottom: "20dvh", width: "15lvw" } },
         block("e", { place: { left: "5svw", right: "5dvw", top: 0, height: "1rem" } }),

@@ -40,7 +40,7 @@ export async function mend(
   const copies: PictureAsset[] = [];
   const known = new Set([text]);
   for (let round = 0; round < rounds; round++) {
-    const next = together(left);
+    const next = taken(together(left), text, file);
     if (next.length === 0) break;
     const proposed = next.flatMap(({ change = [] }) => change);
     const patched = patchText(text, proposed);
@@ -65,13 +65,18 @@ export async function mend(
 /** Those findings whose changes have nothing to do with each other: what one of them moves, no other one names. */
 function together(findings: readonly Finding[]): Finding[] {
   const taken: string[] = [];
-  return findings.filter(({ change }) => {
+  return findings.filter(({ change, decided }) => {
+    if (decided) return false;
     const paths = change?.map(({ path }) => path) ?? [];
     const free = paths.length > 0 && !paths.some((path) => taken.some((other) => isWithin(path, other)));
     if (free) taken.push(...paths);
     return free;
   });
 }
+
+/** Those findings whose changes leave the page file right: one that does not spoils no other. */
+const taken = (findings: readonly Finding[], text: string, file: string): Finding[] =>
+  findings.filter(({ change = [] }) => readPage(patchText(text, change), file).page !== undefined);
 
 const isWithin = (a: string, b: string) => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
 

@@ -7,7 +7,7 @@ const marks = { error: colors.red("✕"), warning: colors.yellow("▲"), note: c
 /** Findings for people: what, where, on which screens, why, and what mends it. */
 export function report(findings: readonly Finding[], viewports: number): string {
   const blocks = findings.map(
-    ({ severity, rule, scene, layer, path, measured, places, why, change, copies }) => {
+    ({ severity, rule, scene, layer, path, measured, places, why, change, copies, decided }) => {
       const name = [scene, layer].filter(Boolean).join(" / ") || path;
       return [
         `${marks[severity]} ${colors.bold(name)}  ${colors.dim(rule)}`,
@@ -15,7 +15,10 @@ export function report(findings: readonly Finding[], viewports: number): string 
         ...(places.length > 0 ? [`  ${placesText(places, viewports)}`] : []),
         `  ${colors.dim(why)}`,
         ...(copies ?? []).map((one) => `  ${colors.green("→")} ${copyText(one)}`),
-        ...changeLines(change ?? []).map((one) => `  ${colors.green("→")} ${one}`),
+        ...changeLines(change ?? []).map(
+          (one) =>
+            `  ${colors.green("→")} ${one}${decided ? colors.dim("  (yours to decide: --fix leaves it)") : ""}`,
+        ),
       ].join("\n");
     },
   );
@@ -28,7 +31,7 @@ function placesText(places: Finding["places"], viewports: number): string {
     .slice(0, 4)
     .map(({ viewport, from, to }) => `${viewport} ${span(Math.round(from), Math.round(to))}`);
   const more = places.length > shown.length ? ` and ${places.length - shown.length} more` : "";
-  return places.length === viewports && viewports > 1
+  return new Set(places.map(({ viewport }) => viewport)).size === viewports && viewports > 1
     ? `on all ${viewports} screens, ${shown[0]} of scroll`
     : `on ${shown.join(", ")}${more} of scroll`;
 }
@@ -76,7 +79,7 @@ function summary(findings: readonly Finding[], viewports: number): string {
     .map((severity) => ({ severity, number: findings.filter((one) => one.severity === severity).length }))
     .filter(({ number }) => number > 0)
     .map(({ severity, number }) => count(number, severity));
-  const mended = findings.filter(({ change }) => change).length;
+  const mended = findings.filter(({ change, decided }) => change && !decided).length;
   const hint = mended > 0 ? `; --fix mends ${mended === findings.length ? "all" : mended} of them` : "";
   return `${kinds.join(", ")} on ${screens}${hint}`;
 }

@@ -122,8 +122,18 @@ const gravity: readonly Severity[] = ["error", "warning", "note"];
 function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: number): Finding[] {
   const [worst] = group.toSorted((a, b) => b.sighting.amount - a.sighting.amount);
   if (!worst) return [];
-  const { from: _from, to: _to, amount: _amount, everywhere, change, copies, ...sighting } = worst.sighting;
-  const seenOnAll = group.length === viewports;
+  const {
+    from: _from,
+    to: _to,
+    amount: _amount,
+    everywhere,
+    change,
+    copies,
+    decided,
+    ...sighting
+  } = worst.sighting;
+  const screens = new Set(group.map(({ viewport }) => viewport)).size;
+  const seenOnAll = screens === viewports;
   if (everywhere === "finding" && !seenOnAll) return [];
   const mends = change && (!everywhere || seenOnAll);
   const setting = checks.find(
@@ -140,7 +150,7 @@ function findingOf(group: readonly Seen[], { checks = [] }: Page, viewports: num
   return [
     {
       ...{ rule: worst.rule, severity, ...sighting },
-      ...(mends && { change, ...(copies && { copies }) }),
+      ...(mends && { change, ...(copies && { copies }), ...(decided && { decided }) }),
       places,
       why: rules[worst.rule].why,
     },

@@ -39,11 +39,13 @@ export interface Finding {
   change?: Change[];
   /** Pictures that the change names and that are to be made for it. */
   copies?: PictureCopy[];
+  /** The change takes away what the designer decided: nothing takes it unasked. */
+  decided?: true;
 }
 
 /** What a rule sees at one viewport. */
 export interface Sighting
-  extends Pick<Finding, "scene" | "layer" | "path" | "measured" | "change" | "copies"> {
+  extends Pick<Finding, "scene" | "layer" | "path" | "measured" | "change" | "copies" | "decided"> {
   /** The scroll positions between which it holds, in px. */
   from: number;
   to: number;

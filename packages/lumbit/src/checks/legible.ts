@@ -24,9 +24,10 @@ export const legible = (text: Legible, scene: SceneView): Change[] | undefined =
   text.layer.rules ? undefined : (recolored(text) ?? shaded(text, scene));
 
 /** Whether a color is told from what is behind it, a little more than just. */
-const isTold = (color: Pixel, { behind, needed }: Legible, shade?: Pixel): boolean => {
+const isTold = (color: Pixel, { behind, needed, layer }: Legible, shade?: Pixel): boolean => {
   const ratios = behind
-    .map((below) => contrastOf(color, shade ? over(shade, below) : below))
+    .map((below) => (shade ? over(shade, below) : below))
+    .map((ground) => contrastOf(over(color, ground, layer.blend), ground))
     .sort((a, b) => a - b);
   return (ratios[Math.floor(ratios.length * spared * 0.5)] ?? 21) >= needed;
 };
@@ -42,7 +43,7 @@ function recolored(text: Legible): Change[] | undefined {
         b: between(color.b, end.b),
         alpha: 1,
       };
-      if (isTold(candidate, text))
+      if (hexOf(candidate) !== hexOf(color) && isTold(candidate, text))
         return [
           {
             op: layer.color === undefined ? "add" : "replace",

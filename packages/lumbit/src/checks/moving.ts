@@ -8,6 +8,7 @@ import {
   type LengthContext,
   type Place,
   parseLength,
+  sumLengths,
 } from "../core/index.ts";
 import type { Change } from "./finding.ts";
 import { momentAt } from "./layer-at.ts";
@@ -60,7 +61,10 @@ export function movedBy(
 
 /** A length and so many px, or for it to be round a little more, in its own unit. */
 function longer(length: Length, px: number, context: LengthContext): Length {
-  const { value, unit } = parseLength(length) ?? { value: 0, unit: "px" };
+  const parsed = parseLength(length);
+  // A sum is longer by one more term.
+  if (!parsed) return sumLengths([length, `${Math.round(px)}px`]) as Length;
+  const { value, unit } = parsed;
   const steps = unit === "px" ? 1 : 10;
   const by = (px < 0 ? Math.floor : Math.ceil)(inUnit(px, unit, context) * steps) / steps;
   return `${+(value + by).toFixed(2)}${unit}`;

@@ -118,5 +118,6 @@ export {
   parseLength,
   resolveLength,
   sumLengths,
+  termsOf,
   type Viewport,
 } from "./units.ts";

@@ -17,6 +17,14 @@ test("lengths resolve in every unit", () => {
   expect(() => px("12 px")).toThrow(/px % rem vw vh/);
 });
 
+test("sums of lengths resolve to the sum of their terms", () => {
+  const px = (length: string) => resolveLength(length, { viewport, percent: 300 });
+  expect(px("calc(50% - 20px)")).toBe(130);
+  expect(px("calc(-10vw + 2rem - -5px)")).toBe(-63);
+  expect(sumLengths(["calc(10vh - 3px)", "20vh"])).toBe("calc(30vh + -3px)");
+  expect(() => px("calc(1px * 2)")).toThrow(/not a length/);
+});
+
 test("so many px are as many in any unit", () => {
   const unit = fc.constantFrom("px", "%", "rem", "vw", "vh", "svh", "dvw");
   fc.assert(

@@ -24,6 +24,13 @@ const stops = (from: string | number, to: string | number) => [
 ];
 const withRamp = (ramp: object) => withLayer({ ...layer, ramps: [ramp] });
 
+test("lengths may be sums, as CSS has them", () => {
+  const place = { left: "calc(50% - 20px)", top: "calc( 10vh + 2rem )", width: "calc(100% - 3vw + 1px)" };
+  expect(messages(withLayer({ ...layer, place }))).toEqual([]);
+  for (const wrong of ["calc(50% -20px)", "calc(50%)) ", "calc(1px * 2)", "calc()", "calc(-3px - )"])
+    expect(messages(withLayer({ ...layer, place: { left: wrong } })), wrong).toHaveLength(1);
+});
+
 describe("says what is wrong", () => {
   const scene = "/scenes/0";
   const at = `${scene}/layers/0`;
@@ -166,6 +173,48 @@ describe("says what is wrong", () => {
       "a blend mode that is none",
       withLayer({ ...layer, blend: "multiple" }),
       `${at}/blend found "multiple", did you mean "multiply"? Allowed: a CSS blend mode such as "multiply", "screen" or "overlay"`,
+    ],
+    ...[
+      ["page", "background", "linear-gradient(#000, #fff"],
+      ["page", "fontFamily", '"Georgia, serif'],
+      ["page", "color", "rgb(1 2 3))"],
+    ].map(([part, key, value]): [string, object, RegExp] => [
+      `a ${key} that is not closed`,
+      { ...good, [String(part)]: { [String(key)]: value } },
+      new RegExp(`/page/${key} found .* allowed: a CSS`),
+    ]),
+    ...["cubic-bezier(0.2, 0, 0, 1", "ease, linear", "linear(0, 0.9 20%, 1)", "cubic-bezier(2, 0, 0, 1)"].map(
+      (easing): [string, object, RegExp] => [
+        `the easing ${easing}`,
+        withLayer({ ...layer, cue: { from: { opacity: 0 }, easing } }),
+        /cue\/easing found .* allowed: a CSS easing function/,
+      ],
+    ),
+    [
+      "padding in per cent",
+      { ...good, scenes: [{ name: "a", paddingTop: "10%", content: [{ text: "a" }], layers: [] }] },
+      /\/paddingTop found "10%"; allowed: .* not a percentage/,
+    ],
+    [
+      "a least height in per cent",
+      { ...good, scenes: [{ name: "a", minHeight: "50%", layers: [] }] },
+      /\/minHeight found "50%"; allowed: .* not a percentage/,
+    ],
+    [
+      "a link to nowhere",
+      { ...good, scenes: [{ name: "a", content: [{ text: "b", href: "#workshop" }], layers: [] }] },
+      `/scenes/0/content/0/href there is no scene "workshop" on this page, so the link leads nowhere; its scenes are a`,
+    ],
+    [
+      "a group that drifts in its pane",
+      withLayer({
+        name: "g",
+        pane: true,
+        speed: 1.2,
+        place: { width: "9px", height: "9px" },
+        layers: [layer],
+      }),
+      /\/pane the group moves at another speed than the page and would leave a gap in its pane/,
     ],
     ["an opacity above 1", withLayer({ ...layer, opacity: 40 }), /an opacity from 0 to 1/],
     ["a text in a pane", withLayer({ ...layer, pane: true }), /put the text into a group/],

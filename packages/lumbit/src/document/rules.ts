@@ -41,10 +41,22 @@ export function findBreaches(document: unknown): Breach[] {
         ...layers.flatMap(([layer, at]) => layerBreaches(layer, [...path, at])),
       ];
     }),
+    ...scenes.flatMap(([scene, index]) => linkBreaches(scene, ["scenes", index], scenes)),
     ...objects(document.checks).flatMap(([setting, index]) =>
       checkBreaches(setting, ["checks", index], scenes),
     ),
   ];
+}
+
+/** Links within the page lead to one of its scenes, or to its top. */
+function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
+  const names = scenes.map(([{ name }]) => String(name));
+  return objects(scene.content).flatMap(([{ href }, index]): Breach[] => {
+    const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
+    if (name === undefined || name === "top" || names.includes(name)) return [];
+    const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
+    return [{ path: [...path, "content", index, "href"], message }];
+  });
 }
 
 /** A setting of a check that silences says why, and what it names is there. */
@@ -181,6 +193,9 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
   return breaches;
 }
 
+/** Whether a layer has a speed other than the page's. */
+const moves = ({ depth = 0, speed = 1 }: Json) => depth !== 0 || speed !== 1;
+
 /** What a picture in a pane does not have. */
 const unpaned = Object.entries(layerSettings as Settings).flatMap(([key, own]) => (own.unpaned ? [key] : []));
 
@@ -190,6 +205,11 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
   const breach = (key: string, message: string) => breaches.push({ path: [...path, key], message });
   if (kind === "layers" && layer.pane === true && !("place" in layer))
     breach("pane", 'a group in a pane needs a "place": the box that clips it');
+  if (kind === "layers" && layer.pane === true && !("size" in layer) && moves(layer))
+    breach(
+      "pane",
+      `the group moves at another speed than the page and would leave a gap in its pane: give it a "size" that is larger than the pane, or no ${"speed" in layer ? '"speed"' : '"depth"'}`,
+    );
   const inPane = (kind === "image" || kind === "shape") && (layer.pane === true || !("place" in layer));
   if (inPane && "travel" in layer)
     breach(

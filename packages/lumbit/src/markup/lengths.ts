@@ -1,4 +1,4 @@
-import { type Length, type Place, type PlacedAxis, parseLength, placedAxes, startOn } from "../core/index.ts";
+import { type Length, type Place, type PlacedAxis, placedAxes, startOn, termsOf } from "../core/index.ts";
 import { css, type Expression, print, value } from "./arithmetic.ts";
 import { type Declarations, round } from "./tree.ts";
 
@@ -7,10 +7,11 @@ type Axis = "x" | "y";
 
 /** A length that means the same in every property: percentages in units of the box around, a size container. */
 export function lengthCss(length: Length | undefined, axis: Axis): string | undefined {
-  const parsed = length === undefined ? undefined : parseLength(length);
-  return (
-    parsed && `${round(parsed.value)}${parsed.unit === "%" ? (axis === "x" ? "cqw" : "cqh") : parsed.unit}`
+  const terms = length === undefined ? undefined : termsOf(length);
+  const printed = terms?.map(
+    ({ value, unit }) => `${round(value)}${unit === "%" ? (axis === "x" ? "cqw" : "cqh") : unit}`,
   );
+  return printed && (printed.length === 1 ? printed[0] : `calc(${printed.join(" + ")})`);
 }
 
 /** A place as expressions, against the box around, a size container. */

@@ -1,7 +1,7 @@
 import type { Pieces } from "../core/index.ts";
 import { boxedPieces, splitText } from "../core/pieces.ts";
 import { type Declarations, motionConditions } from "../markup/index.ts";
-import { adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
+import { type AdoptedReel, adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { type AttributeRule, type Attributes, attributesOf, holding, rulesOf } from "./attribute-rules.ts";
 import { readCues } from "./attribute-value.ts";
@@ -26,8 +26,22 @@ interface Styled {
   pieces: HTMLElement[];
 }
 
-/** Takes scenes from existing markup. Everything is read before anything is written. */
-export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[]): Adopted {
+/** Existing markup that was read and judged. */
+export interface Markup {
+  element: HTMLElement;
+  native: boolean;
+  scenes: HTMLElement[];
+  reels: AdoptedReel[];
+  /** Every scene and layer with its style, by itself and under each of its rules. */
+  states: ReadonlyMap<Styled, LayerStyle[]>;
+}
+
+/**
+ * Reads the scenes of existing markup. Nothing is changed.
+ *
+ * @throws AttributeError when an attribute has a wrong value
+ */
+export function readMarkup(element: HTMLElement, native: boolean): Markup {
   const scenes = [
     ...(element.matches("[data-lumbit-scene]") ? [element] : []),
     ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
@@ -58,6 +72,13 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
         "data-lumbit-hold",
         "a scene that holds has a single element in it, the box that stays on the screen",
       );
+  return { element, native, scenes, reels, states };
+}
+
+/** What takes scenes from markup that was read. */
+export const adopter = (markup: Markup) => (undo: (() => void)[]) => adopt(markup, undo);
+
+function adopt({ element, native, scenes, reels, states }: Markup, undo: (() => void)[]): Adopted {
   undo.push(adoptModel(element));
   const keyframes = new Set([...states.values()].flat().flatMap((style) => style.keyframes));
   if (keyframes.size > 0)
@@ -78,7 +99,7 @@ export function adopt(element: HTMLElement, native: boolean, undo: (() => void)[
     if (own.parentElement && ownStates.some(({ paned }) => paned))
       undo.push(rememberAttributes(own.parentElement));
   }
-  const stylers = styled.map(styler);
+  const stylers = [...states.keys()].map(styler);
   const restyle = () => {
     for (const style of stylers) style();
   };

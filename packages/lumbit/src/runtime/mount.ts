@@ -1,5 +1,5 @@
 import type { PageLook, Scene } from "../core/index.ts";
-import { adopt } from "./adopt.ts";
+import { adopter, readMarkup } from "./adopt.ts";
 import { build } from "./build.ts";
 import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
@@ -43,11 +43,14 @@ export interface Mounted extends Driver, Pick<Announcer, "on"> {
 export function mount(element: HTMLElement, options: MountOptions = {}): Mounted {
   const { smoothing = 0, driver: wanted = "auto" } = options;
   const driver = wanted === "auto" ? (supportsNative() && smoothing === 0 ? "native" : "scripted") : wanted;
+  // What is wrong is said before what was mounted is taken down.
+  const { scene } = options;
+  const take = scene
+    ? (undo: (() => void)[]) => ({ scenes: [element], ...build(element, scene, options.page ?? {}, undo) })
+    : adopter(readMarkup(element, driver === "native"));
   mounted.get(element)?.dispose();
   const undo: (() => void)[] = [];
-  const { scenes, restyle } = options.scene
-    ? { scenes: [element], ...build(element, options.scene, options.page ?? {}, undo) }
-    : adopt(element, driver === "native", undo);
+  const { scenes, restyle } = take(undo);
   for (const scene of scenes) scene.dataset.lumbitDriver = driver;
   let sway: Sway | undefined;
   const setEdges = () => {

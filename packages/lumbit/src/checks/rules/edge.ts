@@ -88,7 +88,9 @@ function mend(path: string, layer: ImageLayer, side: Side, gap: number, view: Vi
   const further = (100 * gap) / whole;
   const opposite = { top: "bottom", bottom: "top", left: "right", right: "left" } as const;
   const moved = (from: Length, by: number): Length | undefined => {
-    const { value = 0, unit: own = unit } = parseLength(from) ?? {};
+    const parsed = parseLength(from);
+    if (!parsed) return undefined;
+    const { value, unit: own } = parsed;
     if (value !== 0 && own !== unit) return undefined;
     return `${by > 0 ? Math.ceil(10 * (value + by)) / 10 : Math.floor(10 * (value + by)) / 10}${unit}` as Length;
   };

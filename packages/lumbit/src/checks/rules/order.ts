@@ -28,6 +28,7 @@ export function order({ scene, layers, from, to }: SceneView): Sighting[] {
           amount: slow / Math.max(fast, 0.01),
           measured: `moves ${slow.toFixed(2)} px for each scrolled px, "${near.layer.name}" in front of it ${fast.toFixed(2)}`,
           change: [{ op: "remove", path: `${far.path}/travel` }],
+          decided: true,
         },
       ];
     const share = 1 - far.layout.speed / near.layout.speed;
@@ -40,7 +41,7 @@ export function order({ scene, layers, from, to }: SceneView): Sighting[] {
       {
         ...common,
         amount: noticed - share,
-        measured: `its speed differs from that of "${near.layer.name}" by ${(100 * share).toFixed(1)} %, less than the ${100 * noticed} % that can be told`,
+        measured: `its speed differs from that of "${near.layer.name}" by ${(Math.floor(1000 * share) / 10).toFixed(1)} %, less than the ${100 * noticed} % that can be told`,
         change: [{ op: "replace", path: `${far.path}/${key}`, value }],
       },
     ];

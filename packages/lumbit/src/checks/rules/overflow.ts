@@ -1,5 +1,6 @@
-import { isText, type Length, type TextLayer } from "../../core/index.ts";
+import { isGroup, isText, type Length, swipeWidth, type TextLayer } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { momentAt } from "../layer-at.ts";
 import { fontSizeOf, lettersIn } from "../letters.ts";
 import { movedBy } from "../moving.ts";
 import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
@@ -70,10 +71,18 @@ interface Sides {
   past: number;
 }
 
+/** Between which sides a text can be read: those of the screen, or of its slide in a row that is swiped. */
+function readable({ group }: LayerView, scroll: number, { viewport }: View): [from: number, to: number] {
+  const inReel = group?.group && isGroup(group.group.layer) && group.group.layer.reel;
+  const slide = inReel && viewport.width < swipeWidth ? momentAt(group, scroll)?.pose : undefined;
+  return slide ? [slide.left, slide.left + slide.width] : [0, viewport.width];
+}
+
 /** Where the letters of a text begin and end on the screen. */
-function sidesOf(own: LayerView, layer: TextLayer, { pose }: Moment, view: View): Sides {
+function sidesOf(own: LayerView, layer: TextLayer, { pose, scroll }: Moment, view: View): Sides {
   const { left, width } = lettersIn(pose, own, layer, view);
-  return { left, right: left + width, past: Math.max(-left, left + width - view.viewport.width) };
+  const [from, to] = readable(own, scroll, view);
+  return { left, right: left + width, past: Math.max(from - left, left + width - to) };
 }
 
 /** Lets the text break, or narrows it on screens that are narrower than it is. */
@@ -87,6 +96,7 @@ function narrower(
   if (layer.wrap === false) return { change: [{ op: "remove", path: `${path}/wrap` }] };
   const place = layer.place as { width?: Length; left?: Length } | undefined;
   if (place?.width === undefined || left < 0) return {};
+  if (viewport.width <= 2 * left) return {};
   const width: Length = `${Math.floor((100 * (viewport.width - 2 * left)) / viewport.width)}%`;
   return {
     change: [

@@ -39,7 +39,9 @@ function smaller({ layer, path }: LayerView, share: number): Change[] | undefine
   const stretched =
     (place?.left !== undefined && place.right !== undefined) ||
     (place?.top !== undefined && place.bottom !== undefined);
+  const lengths = sizes.map((size) => parseLength(place?.[size] ?? 0));
   if (share < leastShare || sizes.length === 0 || stretched || rules || locked) return undefined;
+  if (lengths.includes(undefined)) return undefined;
   return sizes.map((size) => {
     const { value, unit } = parseLength(place?.[size] ?? 0) ?? { value: 0, unit: "px" };
     const length = Math.floor(value * share * 10) / 10;
@@ -62,7 +64,8 @@ export function wasted(scene: SceneView, view: View): Sighting[] {
     const shares = view.scenes.flatMap(({ layers }) =>
       layers.flatMap((other) => {
         const needed = isImage(other.layer) && other.layer.image === layer.image && pixelsNeeded(other, view);
-        return needed ? [(needed.share * 2) / needed.density] : [];
+        // Not by its detail: a smaller copy may have as little, and would be too small then.
+        return needed ? [(needed.enlarged * 2) / needed.density] : [];
       }),
     );
     const share = Math.max(...shares);
@@ -98,6 +101,8 @@ export interface PixelsNeeded {
   width: number;
   height: number;
   file: { width: number; height: number };
+  /** By how much its pixels are enlarged. */
+  enlarged: number;
   /** By how much its detail is enlarged: more than 1 is soft. */
   share: number;
 }
@@ -124,6 +129,7 @@ export function pixelsNeeded(
     width: Math.ceil(file.width * share),
     height: Math.ceil(file.height * share),
     file: { width: file.width, height: file.height },
+    enlarged: scale,
     share,
   };
 }
