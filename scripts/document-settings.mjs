@@ -1,7 +1,22 @@
 // Writes the tables of settings into the documents, from the library's one table. Needs a build.
 import { readFileSync, writeFileSync } from "node:fs";
-import * as settings from "../packages/lumbit/dist/settings.js";
+import {
+  button,
+  cue,
+  fontFace,
+  layerSettings,
+  page,
+  pageLook,
+  place,
+  ramp,
+  rampProperties,
+  reel,
+  scene,
+  travel,
+} from "../packages/lumbit/dist/settings.js";
 import { root } from "./run.mjs";
+
+const tables = { button, cue, fontFace, page, pageLook, place, ramp, rampProperties, reel, scene, travel };
 
 /** The documents with tables of settings. */
 export const settingsDocuments = ["docs/page-file.md"];
@@ -16,8 +31,8 @@ export const withTables = (text) =>
 
 /** The settings of something; of a layer those for all kinds, or those of one. */
 function rowsOf(name, kind) {
-  if (name !== "layer") return Object.entries(settings[name]);
-  return Object.entries(settings.layerSettings).filter(([, { kinds }]) =>
+  if (name !== "layer") return Object.entries(tables[name]);
+  return Object.entries(layerSettings).filter(([, { kinds }]) =>
     kind ? kinds?.includes(kind) : kinds === undefined,
   );
 }
