@@ -77,6 +77,11 @@ describe.each(files)("%s", (file) => {
   });
 });
 
+test("npx lumbit runs in the repository", () => {
+  const { stdout } = spawnSync("npx", ["--no", "lumbit", "--version"], { cwd: root, encoding: "utf8" });
+  expect(stdout.trim()).toBe(JSON.parse(read("packages/cli/package.json")).version);
+});
+
 test("npm run demo serves the demo", () => serves("npm", ["run", "demo", "--", "--port", "0"], root));
 
 test.each(settingsDocuments)("the tables of settings in %s are those of the library", (file) => {

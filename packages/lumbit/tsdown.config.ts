@@ -11,7 +11,8 @@ export default defineConfig([
       static: "src/static/index.ts",
     },
     platform: "neutral",
-    dts: true,
+    // Where faults are planted only what runs is needed.
+    dts: !process.env.LUMBIT_UNTYPED,
   },
   // One file each for pages: what browsers without scroll-driven animations load, what plays cues, what sways, what
   // keeps reels' titles, what measures heights and lines that CSS cannot know.
