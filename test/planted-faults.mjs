@@ -24,7 +24,6 @@ export const faults = [
     file: core("drift"),
     from: "distance: a.divide(length, speed)",
     to: "distance: a.divide(length, a.number(2))",
-    browser: ["test/conformance/chromium"],
   },
   {
     name: "the page above a scene is added",
@@ -80,7 +79,6 @@ export const faults = [
     file: core("ramp"),
     from: "a.subtract(a.number(1), drift.y)",
     to: "a.subtract(a.number(1), drift.x)",
-    browser: ["test/conformance/chromium"],
   },
   {
     name: "slides slide back",

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { type CheckInput, checkPage, findingsFrom, type Picture, seenAt } from "lumbit/checks";
+import { type CheckInput, checkPage, findingsFrom, type KnownPicture, seenAt } from "lumbit/checks";
 import type { Layer, Page, Scene } from "lumbit/core";
 import { expect, test } from "vitest";
 
@@ -180,7 +180,7 @@ test("large areas move against each other to opposite sides only, and only when 
 test("pixels are wasted or missing, never both, and neither where the file fits", () => {
   fc.assert(
     fc.property(fc.integer({ min: 100, max: 6000 }), (pixels) => {
-      const picture: Picture = { width: pixels, height: pixels, bytes: 400_000, detail: 1 };
+      const picture: KnownPicture = { width: pixels, height: pixels, bytes: 400_000, detail: 1 };
       const layer: Layer = {
         ...{ name: "plate", image: "plate.png", alt: "" },
         place: { left: "100px", top: "100px", width: "500px", height: "500px" },
@@ -197,7 +197,7 @@ test("pixels are wasted or missing, never both, and neither where the file fits"
 });
 
 test("a subject is hidden when something opaque is in front of it, not behind it or see-through", () => {
-  const picture: Picture = { width: 800, height: 600, bytes: 1000 };
+  const picture: KnownPicture = { width: 800, height: 600, bytes: 1000 };
   const pictures = new Map([["star.png", picture]]);
   const star: Layer = {
     ...{ name: "star", image: "star.png", alt: "A starfish", subject: [0.5, 0.5], depth: 0.3 },

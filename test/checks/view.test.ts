@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { defaultViewports, momentAt, viewOf, viewportName } from "lumbit/checks";
+import { defaultViewports, trackAt, viewOf, viewportName } from "lumbit/checks";
 import { layoutPage, type Page, poseAt } from "lumbit/core";
 import { expect, test } from "vitest";
 import { randomScenes, randomViewport } from "../random-scenes.ts";
@@ -22,7 +22,7 @@ test("a layer's track holds its pose at every scroll position, not only at those
           const pose = poseAt(layout, scroll).scenes[index];
           for (const own of layers) {
             const wanted = pose?.layers.find(({ name }) => name === own.layer.name);
-            const found = momentAt(own, scroll)?.pose;
+            const found = trackAt(own, scroll)?.pose;
             for (const side of ["left", "top", "width", "height"] as const)
               expect(found?.[side], `${own.layer.name} ${side}`).toBeCloseTo(wanted?.[side] ?? Number.NaN, 1);
           }

@@ -1,4 +1,4 @@
-import { type Finding, findingsFrom, type Picture, viewportName } from "lumbit/checks";
+import { type Finding, findingsFrom, type KnownPicture, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { say } from "../progress.ts";
 import type { Project } from "../project.ts";
@@ -9,7 +9,7 @@ import { inWorker } from "./workers.ts";
 export async function judge(
   project: Project,
   viewports: readonly Viewport[],
-): Promise<{ findings: Finding[]; pictures: Map<string, Picture> }> {
+): Promise<{ findings: Finding[]; pictures: Map<string, KnownPicture> }> {
   const { page, fonts } = project;
   const pictures = await checkedPictures(project, (done) =>
     say(`looking at the pictures, ${done} of ${project.pictures.length}`),

@@ -1,9 +1,9 @@
-import type { Picture } from "lumbit/checks";
+import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
 import type { Asset } from "../project.ts";
 
 /** What is seen of a picture: a small copy, and how much detail it has. */
-export type Look = Required<Pick<Picture, "raster" | "detail">>;
+export type Look = Required<Pick<KnownPicture, "raster" | "detail">>;
 
 /** The longer side of the copies that are looked at, in px. */
 const rasterSize = 384;

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { join } from "node:path";
 import cacache from "cacache";
 import envPaths from "env-paths";
-import type { Picture } from "lumbit/checks";
+import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
 import { Problem } from "../problem.ts";
 import type { PictureAsset, Project } from "../project.ts";
@@ -22,11 +22,11 @@ const mostKept = 2000;
 export async function checkedPictures(
   { pictures }: Project,
   progress: (done: number) => void = () => {},
-): Promise<Map<string, Picture>> {
+): Promise<Map<string, KnownPicture>> {
   let done = 0;
   return new Map(
     await Promise.all(
-      pictures.map(async (picture): Promise<[string, Picture]> => {
+      pictures.map(async (picture): Promise<[string, KnownPicture]> => {
         const { path, width, height, bytes } = picture;
         const look = await looked(picture);
         progress(++done);

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { type Picture, type Seen, seenAt } from "lumbit/checks";
+import { type KnownPicture, type Seen, seenAt } from "lumbit/checks";
 import type { Page, Viewport } from "lumbit/core";
 import { Font } from "../font.ts";
 import { naturalSizes } from "../natural.ts";
@@ -9,7 +9,7 @@ import { type Look, lookAt } from "./look.ts";
 /** A project in what can be given to another thread. */
 export interface Judged {
   page: Page;
-  pictures: ReadonlyMap<string, Picture>;
+  pictures: ReadonlyMap<string, KnownPicture>;
   fonts: readonly Asset[];
   viewport: Viewport;
 }

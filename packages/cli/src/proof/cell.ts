@@ -1,5 +1,5 @@
 import type { View } from "lumbit/checks";
-import { momentAt } from "lumbit/checks";
+import { trackAt } from "lumbit/checks";
 import {
   type Block,
   columnDefaults,
@@ -56,7 +56,7 @@ export function drawPage(view: View, scroll: number, materials: Materials): Chil
       .filter(({ own, pose }) => pose.visible && !own.layout.hidden)
       .toSorted((a, b) => a.own.paint - b.own.paint)
       .map(({ own, pose: drawn }) => {
-        const clip = momentAt(own, pose.scroll)?.clip ?? around;
+        const clip = trackAt(own, pose.scroll)?.clip ?? around;
         const inside = { ...drawn, left: drawn.left - clip.left, top: drawn.top - clip.top };
         const filter = [
           drawn.blur > 0.05 && `blur(${drawn.blur}px)`,

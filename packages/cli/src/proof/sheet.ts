@@ -1,6 +1,6 @@
 import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
-import { type Finding, momentAt, type View, viewportName } from "lumbit/checks";
+import { type Finding, trackAt, type View, viewportName } from "lumbit/checks";
 import { intersection } from "lumbit/core";
 import { drawPage, type Materials } from "./cell.ts";
 import type { Difference } from "./difference.ts";
@@ -161,7 +161,7 @@ function frame(
   const own = view.scenes
     .find((one) => one.scene.name === scene)
     ?.layers.find((one) => one.layer.name === layer);
-  const at = own && momentAt(own, scroll);
+  const at = own && trackAt(own, scroll);
   if (!at?.pose.visible || at.pose.opacity < 0.05) return [];
   const { left, top, width, height } = intersection(at.pose, at.clip);
   if (width <= 0 || height <= 0) return [];

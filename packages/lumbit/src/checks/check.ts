@@ -1,6 +1,6 @@
 import type { CheckRule, Natural, Page, Viewport } from "../core/index.ts";
 import { type Finding, rules, type Severity, type Sighting, viewportName } from "./finding.ts";
-import type { Picture } from "./picture.ts";
+import type { KnownPicture } from "./picture.ts";
 import { blur } from "./rules/blur.ts";
 import { contrast } from "./rules/contrast.ts";
 import { edge } from "./rules/edge.ts";
@@ -37,7 +37,7 @@ export interface CheckInput {
   /** The natural sizes of its texts, pictures and contents. */
   natural: Natural;
   /** What is known of its picture files, by their paths; rules that need one that is missing say nothing of it. */
-  pictures?: ReadonlyMap<string, Picture>;
+  pictures?: ReadonlyMap<string, KnownPicture>;
   /** `defaultViewports` without it. */
   viewports?: readonly Viewport[];
 }

@@ -7,7 +7,7 @@ export type Severity = "error" | "warning" | "note";
 export type Change = { op: "add" | "replace"; path: string; value: unknown } | { op: "remove"; path: string };
 
 /** Where on a page something was seen: at a viewport, from one scroll position to another, in px. */
-export interface Place {
+export interface Span {
   viewport: string;
   from: number;
   to: number;
@@ -30,7 +30,7 @@ export interface Finding {
   /** A JSON Pointer (RFC 6901) to what it is about. */
   path: string;
   /** Where it holds, by viewport. */
-  places: Place[];
+  places: Span[];
   /** The figure, in words, where it is worst. */
   measured: string;
   /** Why it matters, in one sentence. */

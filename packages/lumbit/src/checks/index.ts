@@ -3,12 +3,12 @@ export {
   type Change,
   type Finding,
   type PictureCopy,
-  type Place as FindingPlace,
   rules,
   type Severity,
+  type Span,
   viewportName,
 } from "./finding.ts";
-export { momentAt } from "./layer-at.ts";
-export type { Picture } from "./picture.ts";
+export { trackAt } from "./layer-at.ts";
+export type { KnownPicture } from "./picture.ts";
 export { type PixelsNeeded, pixelsNeeded } from "./rules/sharpness.ts";
 export { type LayerView, type SceneView, type View, viewOf } from "./view.ts";

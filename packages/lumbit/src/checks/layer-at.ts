@@ -1,10 +1,10 @@
 import { intersection, isGroup, isImage, isShape } from "../core/index.ts";
 import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
-import type { LayerView, Moment, SceneView, View } from "./view.ts";
+import type { LayerView, SceneView, TrackPoint, View } from "./view.ts";
 
 /** The pose of a layer at a scroll position, between two that are known. */
-export function momentAt({ track }: LayerView, scroll: number): Moment | undefined {
+export function trackAt({ track }: LayerView, scroll: number): TrackPoint | undefined {
   const next = track.findIndex((moment) => moment.scroll >= scroll);
   const [a, b] = [track[next - 1], track[next]];
   if (!b || !a) return b ?? track.at(-1);
@@ -31,7 +31,7 @@ export function momentAt({ track }: LayerView, scroll: number): Moment | undefin
 /** What a picture, shape or group has at a point of the screen: nothing where it does not reach. Turned layers are left out. */
 export function pixelOn(
   { layer, layout }: LayerView,
-  { pose, clip }: Moment,
+  { pose, clip }: TrackPoint,
   point: { x: number; y: number },
   { pictures }: View,
 ): Pixel | undefined {
@@ -53,7 +53,7 @@ export function pixelOn(
 }
 
 /** How much of the screen a layer takes at a moment, 0..1. */
-export function screenShare({ pose, clip }: Moment, { viewport }: View): number {
+export function screenShare({ pose, clip }: TrackPoint, { viewport }: View): number {
   const { width, height } = intersection(pose, clip);
   return (Math.max(0, width) * Math.max(0, height)) / (viewport.width * viewport.height);
 }
@@ -70,7 +70,7 @@ export const isCoveredAt = (
   view: View,
 ): boolean =>
   layers.some((other) => {
-    const at = other.paint > paint && momentAt(other, scroll);
+    const at = other.paint > paint && trackAt(other, scroll);
     return at && (pixelOn(other, at, point, view)?.alpha ?? 0) > opaque;
   });
 

@@ -11,7 +11,7 @@ import {
   sumLengths,
 } from "../core/index.ts";
 import type { Change } from "./finding.ts";
-import { momentAt } from "./layer-at.ts";
+import { trackAt } from "./layer-at.ts";
 import { fontSizeOf, lettersIn } from "./letters.ts";
 import type { LayerView, SceneView, View } from "./view.ts";
 
@@ -88,7 +88,7 @@ interface Kept {
 /** The shortest move of a layer, out of the way of boxes on the screen, that leaves it in its scene and off the texts. */
 export function asideOf(own: LayerView, kept: readonly Kept[], scene: SceneView, view: View) {
   const gaps = kept.flatMap(({ scroll, box }) => {
-    const pose = momentAt(own, scroll)?.pose;
+    const pose = trackAt(own, scroll)?.pose;
     return pose
       ? [
           {

@@ -1,5 +1,5 @@
 /** What checks know of a picture file. */
-export interface Picture {
+export interface KnownPicture {
   width: number;
   height: number;
   bytes: number;
@@ -18,7 +18,7 @@ export interface Pixel {
 }
 
 /** The pixel at a point of a picture, given as shares of its width and height. */
-export function pixelAt({ raster }: Picture, x: number, y: number): Pixel | undefined {
+export function pixelAt({ raster }: KnownPicture, x: number, y: number): Pixel | undefined {
   if (!raster || x < 0 || y < 0 || x > 1 || y > 1) return undefined;
   const column = Math.min(Math.floor(x * raster.width), raster.width - 1);
   const row = Math.min(Math.floor(y * raster.height), raster.height - 1);
@@ -38,5 +38,5 @@ const alongSide = (side: Side): { x: number; y: number }[] =>
   );
 
 /** The points of a side at which a picture can be seen. */
-export const opaqueAlong = (picture: Picture, side: Side) =>
+export const opaqueAlong = (picture: KnownPicture, side: Side) =>
   alongSide(side).filter(({ x, y }) => (pixelAt(picture, x, y)?.alpha ?? 0) > 0.5);

@@ -18,7 +18,7 @@ import {
   type SceneLayout,
   type Viewport,
 } from "../core/index.ts";
-import type { Picture } from "./picture.ts";
+import type { KnownPicture } from "./picture.ts";
 
 /** A page at one viewport: what every rule looks at. */
 export interface View {
@@ -27,7 +27,7 @@ export interface View {
   viewport: Viewport;
   layout: PageLayout;
   scenes: SceneView[];
-  pictures: ReadonlyMap<string, Picture>;
+  pictures: ReadonlyMap<string, KnownPicture>;
   natural: Natural;
 }
 
@@ -53,7 +53,7 @@ export interface LayerView {
   /** Its place in the paint order of its scene: what has a lower one is behind it. */
   paint: number;
   /** Its pose at every scroll position that counts: where anything about it may begin, end or turn. */
-  track: readonly Moment[];
+  track: readonly TrackPoint[];
 }
 
 /** What everything that is seen of a layer says of it. */
@@ -64,7 +64,7 @@ export const about = ({ scene }: SceneView, { layer, path }: LayerView) => ({
 });
 
 /** A layer at a scroll position, its scene's box on the screen, and the part of the screen in which it can be seen. */
-export interface Moment {
+export interface TrackPoint {
   scroll: number;
   pose: LayerPose;
   scene: Box;
@@ -76,7 +76,7 @@ export function viewOf(
   page: Page,
   viewport: Viewport,
   natural: Natural,
-  pictures: ReadonlyMap<string, Picture>,
+  pictures: ReadonlyMap<string, KnownPicture>,
 ): View {
   const applied = applyRules(page, viewport);
   const layout = layoutPage(page, viewport, natural);

@@ -74,7 +74,7 @@ export {
   passageOf,
   passed,
 } from "./passage.ts";
-export { boxedPieces, lateness, type Pieces, splitText, type TextPart } from "./pieces.ts";
+export { boxedPieces, lateness, type Pieces, type TextPart, textParts } from "./pieces.ts";
 export {
   type NaturalSize,
   type Place,

@@ -90,12 +90,16 @@ describe("overscan", () => {
 
   test("never lets an edge show at any reachable position", () => {
     fc.assert(
-      fc.property(passage, settle, drift2, share, share, share, (at, settle, k, top, height, where) => {
+      fc.property(passage, settle, drift2, share, share, (at, settle, k, top, height) => {
         const p0 = settleAt(settle, at);
         const pane = paneIn(at, top, height);
         const over = overscanOf(k, p0, at, pane);
-        expect(exposed(at.lo + where * (at.hi - at.lo), k, p0, at, pane, over)).toBeLessThanOrEqual(1e-6);
+        for (let step = 0; step <= 60; step++) {
+          const p = at.lo + (step / 60) * (at.hi - at.lo);
+          expect(exposed(p, k, p0, at, pane, over)).toBeLessThanOrEqual(1e-6);
+        }
       }),
+      { numRuns: 400 },
     );
   });
 
@@ -186,6 +190,68 @@ describe("a page", () => {
         expect(pose?.layers[0]?.top).toBeCloseTo((pose?.top ?? 0) + laidOut.height * 0.2, 5);
         expect(pose?.layers[0]?.left).toBeCloseTo(viewport.width * 0.1, 5);
       }),
+    );
+  });
+
+  const around = (scene: Scene) =>
+    page({ name: "before", height: "150vh", layers: [] }, scene, {
+      name: "after",
+      height: "150vh",
+      layers: [],
+    });
+  const share = fc.double({ min: 0, max: 1, noNaN: true });
+
+  test("comes nearer as the camera does: what is 1 + depth away is as much larger as it is nearer", () => {
+    fc.assert(
+      fc.property(fc.double({ min: -0.3, max: 8, noNaN: true }), share, (depth, at) => {
+        const push = 0.4;
+        const layers: Scene["layers"] = [{ name: "x", text: "x", depth }];
+        const layout = layoutPage(
+          around({ name: "a", height: "90vh", settle: "middle", camera: { push }, layers }),
+          viewport,
+          natural,
+        );
+        const [, laidOut] = layout.scenes;
+        if (!laidOut) throw new Error("the scene is missing");
+        const pose = poseAt(layout, laidOut.top - viewport.height + at * laidOut.passage.length);
+        const away = 1 + depth;
+        expect(pose.scenes[1]?.layers[0]?.scale).toBeCloseTo(away / (away - push * (at - 0.5)), 9);
+      }),
+    );
+  });
+
+  test("a layer that holds stays where it is on the screen, whatever its drift, and goes on after that", () => {
+    fc.assert(
+      fc.property(
+        depth,
+        fc.constantFrom("down" as const, "left" as const, 40),
+        share,
+        (depth, direction, at) => {
+          const layers: Scene["layers"] = [
+            { name: "x", text: "x", depth, direction, hold: ["entry 60%", "exit 30%"] },
+          ];
+          const layout = layoutPage(around({ name: "a", height: "90vh", layers }), viewport, natural);
+          const [, laidOut] = layout.scenes;
+          if (!laidOut) throw new Error("the scene is missing");
+          // The scene is 720 px high in a viewport of 800: it has come in at p = 720 and begins to leave at 800.
+          const [from, to] = [0.6 * 720, 800 + 0.3 * 720];
+          const where = (p: number) => {
+            const { left = 0, top = 0 } =
+              poseAt(layout, laidOut.top - viewport.height + p).scenes[1]?.layers[0] ?? {};
+            return { left, top };
+          };
+          const [held, later] = [where(from), where(from + at * (to - from))];
+          expect(later.left).toBeCloseTo(held.left, 5);
+          expect(later.top).toBeCloseTo(held.top, 5);
+          const after = where(to + 100);
+          const moved = driftOf(
+            { name: "x", text: "x", depth, direction },
+            { relief: 1, camera: { pan: 0, push: 0, sway: 0 } },
+          );
+          expect(after.left - held.left).toBeCloseTo(100 * moved.x, 5);
+          expect(after.top - held.top).toBeCloseTo(100 * (moved.y - 1), 5);
+        },
+      ),
     );
   });
 

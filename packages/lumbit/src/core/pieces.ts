@@ -11,7 +11,7 @@ export interface TextPart {
  * A text in its pieces and the white space between them: all parts together are the text. Letters are what readers
  * call so (grapheme clusters); words of scripts whose letters join stay whole.
  */
-export function splitText(text: string, pieces: Pieces): TextPart[] {
+export function textParts(text: string, pieces: Pieces): TextPart[] {
   const between = pieces === "lines" ? /(\n)/ : /(\s+)/;
   return text
     .split(between)
@@ -37,7 +37,7 @@ export function lateness(text: string, pieces: Pieces): number[] {
   return places.map((place) => (last > 0 ? place / last : 0));
 }
 
-const boxesOf = (text: string, pieces: Pieces) => splitText(text, pieces).filter(({ isPiece }) => isPiece);
+const boxesOf = (text: string, pieces: Pieces) => textParts(text, pieces).filter(({ isPiece }) => isPiece);
 
 const joins = (word: string) =>
   /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}\p{Script=Adlam}]/u.test(word);

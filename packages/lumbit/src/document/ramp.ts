@@ -1,6 +1,6 @@
 import { type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
+import type { Breach } from "./contradictions.ts";
 import { kindOf, manyNames } from "./kinds.ts";
-import type { Breach } from "./rules.ts";
 import { holds } from "./schema.ts";
 import type { Path } from "./source.ts";
 

@@ -3,9 +3,9 @@ import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
 import { type Grammar, pageGrammar, type Setting, type Settings } from "../settings/index.ts";
+import { findBreaches } from "./contradictions.ts";
 import { type Fault, inOrder } from "./fault.ts";
 import { type Reference, referencesIn } from "./references.ts";
-import { findBreaches } from "./rules.ts";
 import { pageSchema } from "./schema.ts";
 import { type Path, Source } from "./source.ts";
 

@@ -1,5 +1,5 @@
 import { changedBy, matchesMedia, type Viewport } from "../core/index.ts";
-import type { Breach } from "./rules.ts";
+import type { Breach } from "./contradictions.ts";
 
 type Settings = Record<string, unknown>;
 

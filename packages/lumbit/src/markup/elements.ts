@@ -12,9 +12,9 @@ import {
   type Page,
   type PageLook,
   type Scene,
-  splitText,
   statesOf,
   type TextPart,
+  textParts,
 } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
 import { mostRepeats } from "./line.ts";
@@ -156,7 +156,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
       element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
     );
     const pieces = layerPieces(layer);
-    const text = pieces ? splitText(layer.text, boxedPieces(pieces)).map(pieceElement) : [layer.text];
+    const text = pieces ? textParts(layer.text, boxedPieces(pieces)).map(pieceElement) : [layer.text];
     return element(elementOf(layer), attributes, [...text, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);

@@ -1,5 +1,5 @@
 import type { Pieces } from "../core/index.ts";
-import { boxedPieces, splitText } from "../core/pieces.ts";
+import { boxedPieces, textParts } from "../core/pieces.ts";
 import { type Declarations, motionConditions } from "../markup/index.ts";
 import { type AdoptedReel, adoptReel, reelsIn, setStyle } from "./adopt-reel.ts";
 import { AttributeError } from "./attribute-error.ts";
@@ -151,7 +151,7 @@ function adoptPieces(text: HTMLElement, kind: Pieces, undo: (() => void)[]): HTM
   const boxes: HTMLElement[] = [];
   for (const node of textNodes(text))
     node.replaceWith(
-      ...splitText(node.data, boxedPieces(kind)).map((part) => {
+      ...textParts(node.data, boxedPieces(kind)).map((part) => {
         if (!part.isPiece) return part.text;
         const box = text.ownerDocument.createElement("span");
         box.className = "lumbit-piece lumbit-ramped";

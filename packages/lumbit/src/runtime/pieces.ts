@@ -1,5 +1,5 @@
 import type { Pieces } from "../core/pieces.ts";
-import { splitText } from "../core/pieces.ts";
+import { textParts } from "../core/pieces.ts";
 
 /** A text that was split: its pieces, those that belong together in a group, and what makes it one text again. */
 export interface SplitText {
@@ -14,12 +14,12 @@ export function splitElement(element: HTMLElement, pieces: Pieces): SplitText {
   const letters: HTMLElement[] = [];
   for (const node of textNodes(element))
     node.replaceWith(
-      ...splitText(node.data, "words").map(({ text, isPiece }) => {
+      ...textParts(node.data, "words").map(({ text, isPiece }) => {
         if (!isPiece) return new Text(text);
         const word = box(text);
         words.push(word);
         if (pieces === "letters") {
-          const split = splitText(text, "letters").map((letter) => box(letter.text));
+          const split = textParts(text, "letters").map((letter) => box(letter.text));
           word.replaceChildren(...split);
           letters.push(...split);
         }

@@ -20,7 +20,7 @@ export interface ScriptedOptions {
 interface Moving {
   element: HTMLElement;
   drift: Drift;
-  ways: Way[];
+  ways: Played[];
   /** The positions of the passage between which its ramps can be seen: of what is in a slide, those of the slide. */
   from: number;
   to: number;
@@ -34,7 +34,7 @@ interface Moving {
 }
 
 /** One way of a ramp: the paused animation that it is, and the positions of the passage between which it runs. */
-interface Way {
+interface Played {
   animation: Animation;
   start: number;
   end: number;
@@ -196,13 +196,13 @@ function measureWays(
   style: CSSStyleDeclaration,
   around: Around,
   scene: HTMLElement,
-): Way[] {
+): Played[] {
   const ways = style.getPropertyValue("--lumbit-ways").trim();
   if (!ways || ways === "none") return [];
   const animations = element
     .getAnimations()
     .filter((animation) => (animation as CSSAnimation).animationName?.startsWith("lumbit-"));
-  return ways.split(",").flatMap((way, index): Way[] => {
+  return ways.split(",").flatMap((way, index): Played[] => {
     const [of, from, start, to, end, late = 0] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
     const animation = animations[index];
     const delay = Number(late) * (Number.parseFloat(style.getPropertyValue("--lumbit-late")) || 0);
@@ -231,7 +231,7 @@ function slideInView(element: HTMLElement, { viewport, height }: Around): Pick<M
 }
 
 /** The time of a way at p, in ms: before its beginning or past its end where p is. */
-const timeOf = ({ start, end }: Way, p: number) =>
+const timeOf = ({ start, end }: Played, p: number) =>
   end > start
     ? Math.min(Math.max(((p - start) / (end - start)) * wayLength, -1), wayLength + 1)
     : p < end

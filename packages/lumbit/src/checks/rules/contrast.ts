@@ -2,11 +2,11 @@ import { intersection, isText, type TextLayer } from "../../core/index.ts";
 import { colorAt, contrastOf, over, parseColor, white } from "../color.ts";
 import type { Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
-import { cropped, momentAt, pixelOn } from "../layer-at.ts";
+import { cropped, pixelOn, trackAt } from "../layer-at.ts";
 import { legible, spared } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
 import { type Pixel, pixelAt } from "../picture.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** What is over within so much scroll, as a share of the viewport, is only passing. */
 const passing = 0.1;
@@ -67,7 +67,7 @@ const colorOf = (layer: TextLayer, { scene }: SceneView, { page }: View) =>
   parseColor(layer.color ?? scene.color ?? page.page?.color ?? "#000");
 
 /** When a text is read: all of it in view, or as much as fits, and none of it in the middle of fading. */
-export function readMoments({ track, layout, layer, group }: LayerView, { viewport }: View): Moment[] {
+export function readMoments({ track, layout, layer, group }: LayerView, { viewport }: View): TrackPoint[] {
   return track.filter(({ pose, clip }, index) => {
     const part = intersection(pose, clip);
     // A title is out while its slide is.
@@ -83,13 +83,13 @@ export function readMoments({ track, layout, layer, group }: LayerView, { viewpo
 }
 
 /** The colors behind a text, over a grid of points that its letters cover. */
-function backgrounds(own: LayerView, moment: Moment, scene: SceneView, view: View): Pixel[] {
+function backgrounds(own: LayerView, moment: TrackPoint, scene: SceneView, view: View): Pixel[] {
   const { pose } = moment;
   const below = scene.layers
     .filter((other) => other.paint < own.paint && !isText(other.layer))
     .toSorted((a, b) => a.paint - b.paint)
     .flatMap((other) => {
-      const at = momentAt(other, moment.scroll);
+      const at = trackAt(other, moment.scroll);
       return at ? [{ other, at }] : [];
     });
   return gridIn(pose, 10, 4).map((point) =>
@@ -106,7 +106,7 @@ function backgrounds(own: LayerView, moment: Moment, scene: SceneView, view: Vie
 /** What lies behind all layers: the page's background and backdrop, the scene's background. */
 function groundAt(
   point: { x: number; y: number },
-  { scene: around, scroll }: Moment,
+  { scene: around, scroll }: TrackPoint,
   { scene }: SceneView,
   { page, viewport, layout, pictures }: View,
 ): Pixel {

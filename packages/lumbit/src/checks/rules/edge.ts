@@ -1,8 +1,8 @@
 import { type ImageLayer, isImage, type Length, parseLength } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
-import { opaqueAlong, type Picture, type Side } from "../picture.ts";
-import { about, inPane, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { type KnownPicture, opaqueAlong, type Side } from "../picture.ts";
+import { about, inPane, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** At least this share of a side is opaque when its edge counts, and of the picture's other sides when it is a plate. */
 const opaqueShare = 0.1;
@@ -41,7 +41,7 @@ export function edge(scene: SceneView, view: View): Sighting[] {
 }
 
 /** How far a side of a layer lies inside of what is shown of its scene, in px. */
-function gapAt(side: Side, { pose, clip: shown }: Moment): number {
+function gapAt(side: Side, { pose, clip: shown }: TrackPoint): number {
   if (!pose.visible || pose.opacity < 0.1 || pose.rotate !== 0) return 0;
   switch (side) {
     case "bottom":
@@ -59,8 +59,8 @@ function gapAt(side: Side, { pose, clip: shown }: Moment): number {
 function shows(
   own: LayerView,
   side: Side,
-  picture: Picture,
-  moment: Moment,
+  picture: KnownPicture,
+  moment: TrackPoint,
   scene: SceneView,
   view: View,
 ): boolean {

@@ -1,7 +1,7 @@
 import { intersection, intersects, isText, parseLength, type Scene } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
-import { momentAt, pixelOn } from "../layer-at.ts";
+import { pixelOn, trackAt } from "../layer-at.ts";
 import { contentBox } from "../letters.ts";
 import type { SceneView, View } from "../view.ts";
 
@@ -51,7 +51,7 @@ function shows(scene: SceneView, scroll: number, view: View): boolean {
       return true;
   }
   return scene.layers.some((own) => {
-    const at = !own.layout.hidden && momentAt(own, scroll);
+    const at = !own.layout.hidden && trackAt(own, scroll);
     if (!at || at.pose.opacity < faintest || !at.pose.visible) return false;
     const { left, top, width, height } = intersection(at.pose, at.clip);
     if (width <= 0 || height <= 0) return false;

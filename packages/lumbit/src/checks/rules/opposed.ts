@@ -1,7 +1,7 @@
 import { isText } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
 import { screenShare } from "../layer-at.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** So much of the screen a large area takes at least, and so fast it moves to one side, in px for each scrolled px. */
 const large = { share: 0.4, speed: 0.25 };
@@ -45,9 +45,9 @@ const against = (a: number, b: number) =>
 
 /** Where a layer covers much of the screen, and how it moves there on the screen, in px for each scrolled px. */
 function largeSteps({ track }: LayerView, view: View) {
-  const share = (moment: Moment) => (moment.pose.opacity < 0.3 ? 0 : screenShare(moment, view));
+  const share = (moment: TrackPoint) => (moment.pose.opacity < 0.3 ? 0 : screenShare(moment, view));
   return track.slice(1).flatMap((after, index) => {
-    const before = track[index] as Moment;
+    const before = track[index] as TrackPoint;
     const length = after.scroll - before.scroll;
     if (length < 1 || Math.min(share(before), share(after)) < large.share) return [];
     return [

@@ -1,9 +1,9 @@
 import { isGroup, isText, type Length, swipeWidth, type TextLayer } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
-import { momentAt } from "../layer-at.ts";
+import { trackAt } from "../layer-at.ts";
 import { fontSizeOf, lettersIn } from "../letters.ts";
 import { movedBy } from "../moving.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** So many px at the side of a text may be empty: what a line leaves. */
 const slack = 2;
@@ -74,12 +74,12 @@ interface Sides {
 /** Between which sides a text can be read: those of the screen, or of its slide in a row that is swiped. */
 function readable({ group }: LayerView, scroll: number, { viewport }: View): [from: number, to: number] {
   const inReel = group?.group && isGroup(group.group.layer) && group.group.layer.reel;
-  const slide = inReel && viewport.width < swipeWidth ? momentAt(group, scroll)?.pose : undefined;
+  const slide = inReel && viewport.width < swipeWidth ? trackAt(group, scroll)?.pose : undefined;
   return slide ? [slide.left, slide.left + slide.width] : [0, viewport.width];
 }
 
 /** Where the letters of a text begin and end on the screen. */
-function sidesOf(own: LayerView, layer: TextLayer, { pose, scroll }: Moment, view: View): Sides {
+function sidesOf(own: LayerView, layer: TextLayer, { pose, scroll }: TrackPoint, view: View): Sides {
   const { left, width } = lettersIn(pose, own, layer, view);
   const [from, to] = readable(own, scroll, view);
   return { left, right: left + width, past: Math.max(from - left, left + width - to) };

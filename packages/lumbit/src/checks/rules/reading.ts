@@ -3,7 +3,7 @@ import type { Change, Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { asideOf } from "../moving.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 import { readMoments } from "./contrast.ts";
 
 /** Words that are read in a second, and px that are scrolled in one by somebody who reads. */
@@ -47,10 +47,10 @@ export function reading(scene: SceneView, view: View): Sighting[] {
 /** So much of a text may be behind something: a frond, the tip of a wing. */
 const hidden = 0.1;
 
-const pointsOf = ({ pose }: Moment) => gridIn(pose, 8, 3);
+const pointsOf = ({ pose }: TrackPoint) => gridIn(pose, 8, 3);
 
 /** Whether a text cannot be read for what is in front of it. */
-function covered(own: LayerView, moment: Moment, scene: SceneView, view: View): boolean {
+function covered(own: LayerView, moment: TrackPoint, scene: SceneView, view: View): boolean {
   const points = pointsOf(moment);
   const behind = points.filter((point) => isCoveredAt(point, own, moment.scroll, scene, view));
   return behind.length > hidden * points.length;
@@ -59,7 +59,7 @@ function covered(own: LayerView, moment: Moment, scene: SceneView, view: View): 
 /** Moves what hides a text off it: the one layer that hides most of it. */
 function uncovered(
   own: LayerView,
-  whole: readonly Moment[],
+  whole: readonly TrackPoint[],
   scene: SceneView,
   view: View,
 ): Change[] | undefined {

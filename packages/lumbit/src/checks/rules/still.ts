@@ -4,7 +4,7 @@ import type { Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { isCoveredAt, opaque, pixelOn } from "../layer-at.ts";
 import { movedBy } from "../moving.ts";
-import { about, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** How much of a text or picture the still version has to show. */
 const least = 0.5;
@@ -76,7 +76,7 @@ function coverOf(own: LayerView, scene: SceneView, view: View): LayerView | unde
 }
 
 /** A layer as it was placed, against its scene; nothing for what a group places. */
-function stillMoment(own: LayerView, scene: SceneView): Moment | undefined {
+function stillMoment(own: LayerView, scene: SceneView): TrackPoint | undefined {
   const [first] = own.track;
   if (own.group || !first) return undefined;
   const { width, height } = scene.layout;

@@ -2,7 +2,7 @@ import { type Box, type ImageLayer, isImage } from "../../core/index.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { asideOf } from "../moving.ts";
-import { about, inPane, type LayerView, type Moment, type SceneView, type View } from "../view.ts";
+import { about, inPane, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
 /** So far may a subject be outside of its pane, as a share of that: a subject is a region, not a point. */
 const tolerance = 0.03;
@@ -26,33 +26,33 @@ export function subject(scene: SceneView, view: View): Sighting[] {
 interface Sight {
   own: LayerView;
   layer: ImageLayer;
-  looked: readonly Moment[];
+  looked: readonly TrackPoint[];
   scene: SceneView;
   view: View;
 }
 
 /** Where a picture's subject is on the screen: what is cropped keeps it at its share of the box. */
-const subjectOf = ({ subject: [x, y] = [0.5, 0.5] }: ImageLayer, { pose }: Moment) => ({
+const subjectOf = ({ subject: [x, y] = [0.5, 0.5] }: ImageLayer, { pose }: TrackPoint) => ({
   x: pose.left + x * pose.width,
   y: pose.top + y * pose.height,
 });
 
 /** The box on the screen in which a picture shows. */
-function paneOf({ layer, layout }: LayerView, { scene, pose }: Moment) {
+function paneOf({ layer, layout }: LayerView, { scene, pose }: TrackPoint) {
   if (!inPane(layer)) return pose;
   const pane = layout.pane ?? { left: 0, top: 0, width: scene.width, height: scene.height };
   return { ...pane, left: scene.left + pane.left, top: scene.top + pane.top };
 }
 
 /** The region around a subject that something in front of it should leave free. */
-const around = ({ x, y }: { x: number; y: number }, { pose: { width, height } }: Moment): Box => ({
+const around = ({ x, y }: { x: number; y: number }, { pose: { width, height } }: TrackPoint): Box => ({
   left: x - region * width,
   top: y - region * height,
   width: 2 * region * width,
   height: 2 * region * height,
 });
 
-const isLookedAt = (own: LayerView, moment: Moment, { viewport }: View) =>
+const isLookedAt = (own: LayerView, moment: TrackPoint, { viewport }: View) =>
   moment.pose.opacity > 0.5 &&
   moment.clip.height >= 0.8 * Math.min(paneOf(own, moment).height, viewport.height);
 
