@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { even } from "../../../../test/random-scenes.ts";
 import { depthAt, speedAt } from "./depth.ts";
 import { type Drift, driftOf } from "./drift.ts";
 import { layoutPage, type Natural } from "./layout.ts";
@@ -10,7 +11,7 @@ import { poseAt } from "./pose.ts";
 import type { Scene } from "./scene.ts";
 import { type Settle, settleAt } from "./settle.ts";
 
-const length = fc.double({ min: 50, max: 6000, noNaN: true });
+const length = even(50, 6000);
 const settle: fc.Arbitrary<Settle> = fc.oneof(
   fc.constantFrom(
     "auto" as const,
@@ -33,7 +34,7 @@ const passage = fc
   .map(passageOf);
 const depth = fc.double({ min: -0.9, max: 1000, noNaN: true });
 /** Drift from well in front of the surface to the horizon. */
-const drift = fc.oneof(fc.double({ min: -4, max: 1, noNaN: true }), fc.constantFrom(0, 1));
+const drift = fc.oneof(even(-4, 1), fc.constantFrom(0, 1));
 
 describe("depth", () => {
   test("and speed are inverse", () => {
@@ -63,8 +64,8 @@ describe("overscan", () => {
   type At = ReturnType<typeof passageOf>;
   const drift2 = fc.record({ x: drift, y: drift });
   /** A pane somewhere in its scene, by shares of the scene's height. */
-  const share = fc.double({ min: 0, max: 1, noNaN: true });
-  const some = fc.double({ min: 0.05, max: 0.95, noNaN: true });
+  const share = even(0, 1);
+  const some = even(0.05, 0.95);
   const paneIn = (at: At, top: number, height: number) => ({
     top: top * at.scene,
     height: (1 - top) * height * at.scene,
@@ -199,11 +200,11 @@ describe("a page", () => {
       height: "150vh",
       layers: [],
     });
-  const share = fc.double({ min: 0, max: 1, noNaN: true });
+  const share = even(0, 1);
 
   test("comes nearer as the camera does: what is 1 + depth away is as much larger as it is nearer", () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.3, max: 8, noNaN: true }), share, (depth, at) => {
+      fc.property(even(-0.3, 8), share, (depth, at) => {
         const push = 0.4;
         const layers: Scene["layers"] = [{ name: "x", text: "x", depth }];
         const layout = layoutPage(

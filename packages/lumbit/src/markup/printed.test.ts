@@ -2,7 +2,7 @@ import { calc } from "@csstools/css-calc";
 import { generate, parse, walk } from "css-tree";
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { randomHeldScenes, randomViewport } from "../../../../test/random-scenes.ts";
+import { even, randomHeldScenes, randomViewport } from "../../../../test/random-scenes.ts";
 import {
   type Box,
   fillsScene,
@@ -255,12 +255,9 @@ test("the printed formulas say what the core computes, whatever the scenes, the 
       }
     }
   };
-  fc.assert(
-    fc.property(randomHeldScenes, randomViewport, fc.double({ min: 0, max: 1, noNaN: true }), check),
-    {
-      numRuns: pages,
-    },
-  );
+  fc.assert(fc.property(randomHeldScenes, randomViewport, even(0, 1), check), {
+    numRuns: pages,
+  });
   expect(seen).toBeGreaterThan(2 * pages);
   console.log(
     `${compared} values of ${seen} scenes compared, the largest difference ${worst.toExponential(1)} px`,

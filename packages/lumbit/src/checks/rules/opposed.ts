@@ -1,4 +1,4 @@
-import { isText } from "../../core/index.ts";
+import { isText, type Layer } from "../../core/index.ts";
 import type { Sighting } from "../finding.ts";
 import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
@@ -23,8 +23,10 @@ export function opposed(scene: SceneView, view: View): Sighting[] {
       });
       const worst = seen.toSorted((a, b) => b.apart - a.apart)[0];
       if (!worst) return [];
-      const { layer, path } = own;
-      const key = layer.travel ? "travel" : layer.direction === undefined ? undefined : "direction";
+      const turned = [own, other.own].find(({ layer }) => isTurned(layer));
+      const change = own.layer.travel
+        ? { of: own, key: "travel" }
+        : turned && { of: turned, key: "direction" };
       return [
         {
           ...about(scene, own),
@@ -32,12 +34,19 @@ export function opposed(scene: SceneView, view: View): Sighting[] {
           to: Math.max(...seen.map(({ to }) => to)),
           amount: worst.apart,
           measured: `moves against "${other.own.layer.name}" by ${worst.apart.toFixed(2)} px for each scrolled px, both over ${100 * large.share} % of the screen or more`,
-          ...(key && !layer.rules && { change: [{ op: "remove", path: `${path}/${key}` }] }),
+          ...(change &&
+            !change.of.layer.rules && {
+              change: [{ op: "remove", path: `${change.of.path}/${change.key}` }],
+              ...(change.key === "travel" && { decided: true as const }),
+            }),
         },
       ];
     }),
   );
 }
+
+/** Whether a layer drifts to another side than layers do that do not say. */
+const isTurned = ({ direction = "down" }: Layer) => direction !== "down" && direction !== 180;
 
 /** How fast two movements to opposite sides part; 0 where they do not. */
 const against = (a: number, b: number) =>
