@@ -78,7 +78,7 @@ describe.each(files)("%s", (file) => {
 });
 
 test("npx lumbit runs in the repository", () => {
-  const { stdout } = spawnSync("npx", ["--no", "lumbit", "--version"], { cwd: root, encoding: "utf8" });
+  const { stdout } = spawnSync("npx", ["--no", "--", "lumbit", "--version"], { cwd: root, encoding: "utf8" });
   expect(stdout.trim()).toBe(JSON.parse(read("packages/cli/package.json")).version);
 });
 

@@ -262,7 +262,7 @@ test("the printed formulas say what the core computes, whatever the scenes, the 
   console.log(
     `${compared} values of ${seen} scenes compared, the largest difference ${worst.toExponential(1)} px`,
   );
-}, 240_000);
+}, 900_000);
 
 const holds = ({ media = [], motion }: StyleRule, viewport: Viewport) =>
   motion === undefined && [media].flat().every((query) => matchesMedia(query, viewport));
