@@ -75,7 +75,11 @@ function failing(project, files) {
   run("vitest", "run", "--project", project, "--bail=1", "--retry=0", ...where, ...files);
   const { testResults = [] } = JSON.parse(readFileSync(report, "utf8"));
   for (const { name, assertionResults, message } of testResults) {
-    const test = assertionResults.find(({ status }) => status === "failed");
+    // What is still running when another test fails is broken off.
+    const test = assertionResults.find(
+      ({ status, failureMessages = [] }) =>
+        status === "failed" && failureMessages.some((text) => !/abort|cancel|bail/i.test(text)),
+    );
     if (test) return `${name.replace(`${copy}/`, "")} > ${test.title}`;
     if (assertionResults.length === 0 && message)
       return `${name.replace(`${copy}/`, "")}: ${message.split("\n")[0]}`;

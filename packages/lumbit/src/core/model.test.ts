@@ -256,6 +256,33 @@ describe("a page", () => {
     );
   });
 
+  test("tells what ramps make of every part of a pose, on top of what the layer has by itself", () => {
+    const half = (property: string, from: number | string, to: number | string) => ({
+      property,
+      stops: [
+        { at: "cover 0%", value: from },
+        { at: "cover 100%", value: to },
+      ],
+    });
+    const ramps = [
+      ...[half("opacity", 1, 0.2), half("blur", "0px", "8px"), half("rotate", 0, 90), half("scale", 1, 3)],
+      ...[half("brightness", 1, 0.4), half("saturation", 1, 0), half("x", 0, "100px"), half("y", 0, "50%")],
+    ] as unknown as Scene["layers"][number]["ramps"];
+    const look = { opacity: 0.5, blur: "2px", rotate: 10 } as const;
+    const place = { left: "200px", top: "100px" } as const;
+    const layers: Scene["layers"] = [{ name: "x", text: "x", place, ramps, ...look }];
+    const layout = layoutPage(around({ name: "a", height: "90vh", layers }), viewport, natural);
+    const [, laidOut] = layout.scenes;
+    if (!laidOut) throw new Error("the scene is missing");
+    const scene = poseAt(layout, laidOut.top - viewport.height + laidOut.passage.length / 2).scenes[1];
+    const pose = scene?.layers[0];
+    expect(pose).toMatchObject({ brightness: 0.7, saturation: 0.5, rotate: 55, scale: 2, blur: 6 });
+    expect(pose?.opacity).toBeCloseTo(0.3, 9);
+    // 300 x 40 px, twice as large about its middle.
+    expect(pose?.left).toBeCloseTo(200 + 50 - 150, 6);
+    expect((pose?.top ?? 0) - (scene?.top ?? 0)).toBeCloseTo(100 + 10 - 20, 6);
+  });
+
   test("paints far layers first and keeps the document's order among equals", () => {
     const scene: Scene = {
       name: "a",
