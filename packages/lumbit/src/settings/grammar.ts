@@ -116,9 +116,6 @@ export const map = <T>(key: RegExp, of: Grammar<T>, allowed: string): Grammar<Re
 /** A grammar whose values have a more exact type than what it is made of says. */
 export const typed = <T>({ ...of }: Grammar): Grammar<T> => of as Grammar<T>;
 
-/** The same values, where something else is said of what is allowed. */
-export const saying = <T>(of: Grammar<T>, allowed: string): Grammar<T> => ({ ...of, allowed });
-
 /** Those of some settings that a rule may change, as a rule gives them. */
 export const changeable = (settings: Settings): Settings =>
   Object.fromEntries(

@@ -370,8 +370,4 @@ const grouped: Setting = {
 
 export const layerGrammar: Grammar = layer("one picture, text, shape or group of the scene", grouped);
 
-/** A setting of a layer by its kind, in the words of messages. */
-export const kindsOf = (key: string): readonly string[] | undefined =>
-  (layerSettings as Settings)[key]?.kinds;
-
 export type LayerRows = typeof layerSettings;
