@@ -78,7 +78,8 @@ function failing(project, files) {
     // What is still running when another test fails is broken off.
     const test = assertionResults.find(
       ({ status, failureMessages = [] }) =>
-        status === "failed" && failureMessages.some((text) => !/abort|cancel|bail/i.test(text)),
+        status === "failed" &&
+        failureMessages.some((text) => !/abort|cancel|bail/i.test(text.split("\n")[0])),
     );
     if (test) return `${name.replace(`${copy}/`, "")} > ${test.title}`;
     if (assertionResults.length === 0 && message)

@@ -216,7 +216,7 @@ export function conformance(name: Engine["name"]): void {
       };
       let result = await read();
       // On a busy machine a browser may take longer than its frames to give a new size to its timelines.
-      if (result.wrong.length > 0) result = await read();
+      for (let again = 0; again < 2 && result.wrong.length > 0; again++) result = await read();
       worst = Math.max(worst, result.worst);
       comparisons += result.comparisons;
       expect(result.wrong, `${viewport.width} x ${viewport.height}`).toEqual([]);
