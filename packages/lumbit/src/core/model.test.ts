@@ -158,6 +158,47 @@ describe("the settle moment", () => {
   });
 });
 
+describe("what can be reached of a passage", () => {
+  test("ends where the page does, with what a scene holds", () => {
+    // By hand: 800 px of screen, 600 of scene, 300 of hold.
+    const at = (before: number, after: number) =>
+      passageOf({ viewport: 800, scene: 600, hold: 300, before, after });
+    expect([at(2000, 2000).lo, at(300, 2000).lo, at(0, 0).lo]).toEqual([0, 500, 800]);
+    expect([at(2000, 2000).hi, at(2000, 100).hi, at(2000, 0).hi]).toEqual([1700, 1000, 900]);
+    expect([at(2000, 2000).length, at(0, 50).lo <= at(0, 50).hi]).toEqual([1700, true]);
+  });
+
+  test("of a slide: what is deep in it slides as far as its reel travels, and stands as placed in the middle", () => {
+    fc.assert(
+      fc.property(even(0, 3), even(0.1, 1), fc.integer({ min: 2, max: 6 }), (depth, share, count) => {
+        const inner = { name: "x", text: "x", depth, place: { left: "10%", top: 0 } };
+        const slides = Array.from({ length: count }, (_, index) => ({
+          name: `s${index}`,
+          layers: index === 0 ? [inner] : [],
+        }));
+        const reel = {
+          name: "r",
+          reel: { width: `${100 * share}%` },
+          place: { left: 0, width: "100%", top: 0, height: "50%" },
+        };
+        const scene = { name: "a", height: "100vh", hold: "100vh", layers: [{ ...reel, layers: slides }] };
+        const viewport = { width: 1000, height: 800 };
+        const layout = layoutPage(
+          { format: "lumbit/1", title: "t", lang: "en", scenes: [scene] } as unknown as Page,
+          viewport,
+          { layer: () => ({ width: 100, height: 40 }) },
+        );
+        const width = 1000 * share;
+        const travel = Math.max(0, count * width - 1000);
+        const left = (scroll: number) =>
+          poseAt(layout, scroll).scenes[0]?.layers.find(({ name }) => name === "x")?.left ?? Number.NaN;
+        // On the screen it moves as much less than its slide as it is deep.
+        expect(left(800) - left(0)).toBeCloseTo(-travel / (1 + depth), 6);
+      }),
+    );
+  });
+});
+
 describe("a page", () => {
   const natural: Natural = { layer: () => ({ width: 300, height: 40 }) };
   const page = (...scenes: Scene[]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
