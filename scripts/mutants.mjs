@@ -79,7 +79,9 @@ function failing(project, files) {
     const test = assertionResults.find(
       ({ status, failureMessages = [] }) =>
         status === "failed" &&
-        failureMessages.some((text) => !/abort|cancel|bail/i.test(text.split("\n")[0])),
+        failureMessages.some(
+          (text) => !/abort|cancel|bail|worker|rpc|clos|terminat/i.test(text.split("\n")[0]),
+        ),
     );
     if (test) return `${name.replace(`${copy}/`, "")} > ${test.title}`;
     if (assertionResults.length === 0 && message)

@@ -307,3 +307,13 @@ test("a text grows with the screen as the core says", () => {
     }),
   );
 });
+
+test("sums and products are bracketed where CSS would read them otherwise, and nowhere else", () => {
+  const [a, b, c] = [value("1px"), value("2px"), value("3px")];
+  expect(print(css.subtract(a, css.add(b, c)))).toBe("calc(1px - (2px + 3px))");
+  expect(print(css.subtract(css.add(a, b), c))).toBe("calc(1px + 2px - 3px)");
+  expect(print(css.multiply(css.number(2), css.subtract(a, b)))).toBe("calc(2 * (1px - 2px))");
+  expect(print(css.divide(a, css.multiply(css.number(2), css.number(3))))).toBe("calc(1px / (2 * 3))");
+  expect(print(css.max(css.add(a, b), c))).toBe("max(1px + 2px, 3px)");
+  expect(print(css.where(css.subtract(a, b), c))).toBe("clamp(0px, (1px - 2px) * 1000000, 3px)");
+});
