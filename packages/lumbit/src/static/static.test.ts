@@ -1,3 +1,4 @@
+import { type CssNode, generate, parse, walk } from "css-tree";
 import { describe, expect, test } from "vitest";
 import type { Layer, Page, Scene } from "../core/index.ts";
 import { pageCss, pageHtml } from "./index.ts";
@@ -61,6 +62,20 @@ describe("the style sheet", () => {
     const still = css.slice(0, css.indexOf("@media screen and (prefers-reduced-motion: no-preference)"));
     expect(still).not.toMatch(/animation|view-timeline|@keyframes/);
     expect(css).toContain("@supports (animation-timeline: view())");
+    const around: string[] = [];
+    let moving = 0;
+    walk(parse(css), {
+      enter: (node: CssNode) => {
+        if (node.type === "Atrule") around.push(node.prelude ? generate(node.prelude) : node.name);
+        if (node.type !== "Declaration" || !/^(animation|view-timeline)/.test(node.property)) return;
+        moving++;
+        expect(around.join(" "), node.property).toContain(
+          "screen and (prefers-reduced-motion:no-preference)",
+        );
+      },
+      leave: (node: CssNode) => void (node.type === "Atrule" && around.pop()),
+    });
+    expect(moving).toBeGreaterThan(3);
   });
 
   test("covers the whole passage of a pane beside a scene that is as high as its content", () => {
