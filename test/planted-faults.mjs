@@ -227,9 +227,9 @@ export const faults = [
     to: "standing !== earlier[path]) void path;",
   },
   {
-    name: "paths leave the folder",
+    name: "links leave the folder",
     file: command("project"),
-    from: "if (!absolute.startsWith(folder + sep)) return outside;",
+    from: "if (!real.startsWith((await realpath(folder)) + sep)) return outside;",
     to: "",
   },
   {
@@ -239,10 +239,10 @@ export const faults = [
     to: "width < 0 || height < 0",
   },
   {
-    name: "disposing leaves layers where they were moved",
-    file: runtime("scripted"),
-    from: "for (const { layers } of scenes) for (const layer of layers) restore(layer);",
-    to: "",
+    name: "disposing takes nothing back",
+    file: runtime("mount"),
+    from: "for (const step of undo.splice(0).reverse()) step();",
+    to: "undo.splice(0);",
     browser: ["test/mount"],
   },
   {
