@@ -196,6 +196,38 @@ test("pixels are wasted or missing, never both, and neither where the file fits"
   );
 });
 
+test("a smaller copy that is proposed is not too small, however little detail its picture has", () => {
+  const plate: Layer = {
+    ...{ name: "plate", image: "plate.png", alt: "" },
+    place: { left: "100px", top: "100px", width: "500px", height: "500px" },
+  };
+  const judged = (rule: string, pixels: number, detail: number) =>
+    found(pageOf([plate]), rule, {
+      pictures: new Map([["plate.png", { width: pixels, height: pixels, bytes: 400_000, detail }]]),
+    });
+  let proposed = 0;
+  for (const detail of [1, 0.5, 0.25])
+    for (let pixels = 600; pixels <= 6000; pixels += 300)
+      for (const { copies = [] } of judged("wasted", pixels, detail)) {
+        proposed++;
+        expect(judged("sharpness", copies[0]?.width ?? 0, 1), `${pixels} px, detail ${detail}`).toEqual([]);
+      }
+  expect(proposed).toBeGreaterThan(20);
+});
+
+test("what is seen twice on one screen is not on all of two", () => {
+  const seen = (viewport: string) => ({
+    ...{ rule: "wasted" as const, viewport },
+    sighting: { path: "/scenes/0", from: 0, to: 1, amount: 1, measured: "m", everywhere: "finding" as const },
+  });
+  expect(findingsFrom(pageOf([]), [seen("a"), seen("a")], 2).filter(({ rule }) => rule === "wasted")).toEqual(
+    [],
+  );
+  expect(
+    findingsFrom(pageOf([]), [seen("a"), seen("b")], 2).filter(({ rule }) => rule === "wasted"),
+  ).toHaveLength(1);
+});
+
 test("a subject is hidden when something opaque is in front of it, not behind it or see-through", () => {
   const picture: KnownPicture = { width: 800, height: 600, bytes: 1000 };
   const pictures = new Map([["star.png", picture]]);
