@@ -1,5 +1,5 @@
 // The pages of the scroll bench: the same scenes, moved in five ways.
-import { hasReel } from "lumbit/core";
+import { hasReel } from "lumbit/internal";
 import { pageCss, pageHtml } from "lumbit/static";
 
 const fade = {

@@ -4,22 +4,33 @@ import {
   button,
   cue,
   fontFace,
+  layerAttributes,
   layerSettings,
   page,
   pageLook,
+  partAttributes,
   place,
   ramp,
   rampProperties,
   reel,
   scene,
+  sceneAttributes,
   travel,
 } from "../packages/lumbit/dist/settings.js";
 import { root } from "./run.mjs";
 
-const tables = { button, cue, fontFace, page, pageLook, place, ramp, rampProperties, reel, scene, travel };
+const named = (settings) =>
+  Object.fromEntries(Object.entries(settings).map(([name, row]) => [`data-lumbit-${name}`, row]));
+
+const tables = {
+  ...{ button, cue, fontFace, page, pageLook, place, ramp, rampProperties, reel, scene, travel },
+  sceneAttributes: named(sceneAttributes),
+  layerAttributes: named(layerAttributes),
+  partAttributes: named(partAttributes),
+};
 
 /** The documents with tables of settings. */
-export const settingsDocuments = ["docs/page-file.md"];
+export const settingsDocuments = ["docs/page-file.md", "docs/api.md"];
 
 /** A document with its tables as they are now. */
 export const withTables = (text) =>

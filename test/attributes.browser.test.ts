@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { type Direction, driftOf, type Layer, passageOf, type Settle, settleAt } from "lumbit/core";
+import { driftOf, type Layer, passageOf, settleAt } from "lumbit/core";
+import type { Direction, Settle } from "lumbit/internal";
 import { describe, expect, test } from "vitest";
 import { layerSettings, sceneSettings, travel } from "../packages/lumbit/src/settings/index.ts";
 import { scrollPage } from "./chromium.ts";

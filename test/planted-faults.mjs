@@ -204,7 +204,7 @@ export const faults = [
   },
   {
     name: "small text needs no more contrast than large",
-    file: checks("rules/contrast"),
+    file: checks("catalog/contrast"),
     from: "? 3 : 4.5;",
     to: "? 3 : 3;",
   },
@@ -216,7 +216,7 @@ export const faults = [
   },
   {
     name: "half of the letters may share their place",
-    file: checks("rules/overlap"),
+    file: checks("catalog/overlap"),
     from: "const shared = 0.3;",
     to: "const shared = 0.5;",
   },

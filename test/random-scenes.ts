@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import type { Layer, Length, Place, Scene } from "lumbit/core";
+import type { Layer, Length, Scene } from "lumbit/core";
+import type { Place } from "lumbit/internal";
 
 /** A viewport from a small telephone to a very large screen. */
 export const randomViewport = fc.record({

@@ -1,7 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { directionalityOf } from "lumbit/core";
+import { directionalityOf } from "lumbit/internal";
 import { expect, test } from "vitest";
 import { accessibilityFaults, openChromium } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";

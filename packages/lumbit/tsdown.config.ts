@@ -4,7 +4,8 @@ export default defineConfig([
   {
     entry: {
       lumbit: "src/runtime/index.ts",
-      core: "src/core/index.ts",
+      core: "src/core/public.ts",
+      internal: "src/core/index.ts",
       document: "src/document/index.ts",
       checks: "src/checks/index.ts",
       settings: "src/settings/index.ts",

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import type { Layer, Length, Page, PageLook, Ramp, Scene } from "lumbit/core";
+import type { Layer, Length, Page, PageLook, Scene } from "lumbit/core";
+import type { Ramp } from "lumbit/internal";
 import { randomScenes } from "../random-scenes.ts";
 
 /** One row of the conformance table: a feature and a page that uses it. */

@@ -4,17 +4,8 @@ import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import {
   allLayers,
-  applyRules,
   type Box,
-  boundsOf,
-  directionalityOf,
-  fittedWidth,
   type GroupLayer,
-  hasReel,
-  hasUnknownEdges,
-  isGroup,
-  isImage,
-  isText,
   layoutPage,
   type Natural,
   type Page,
@@ -24,6 +15,17 @@ import {
   type TextLayer,
   type Viewport,
 } from "lumbit/core";
+import {
+  applyRules,
+  boundsOf,
+  directionalityOf,
+  fittedWidth,
+  hasReel,
+  hasUnknownEdges,
+  isGroup,
+  isImage,
+  isText,
+} from "lumbit/internal";
 import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";

@@ -1,7 +1,8 @@
 import { spawnSync } from "node:child_process";
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { allLayers, isImage, type Page } from "lumbit/core";
+import { allLayers, type Page } from "lumbit/core";
+import { isImage } from "lumbit/internal";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { root, temporaryFolder } from "../../../test/command.ts";

@@ -1,6 +1,7 @@
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import { boundsOf, type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
+import { type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
+import { boundsOf } from "lumbit/internal";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { naturalSizes } from "../../../packages/cli/src/natural.ts";
 import { requireProject } from "../../../packages/cli/src/project.ts";

@@ -1,15 +1,14 @@
 import { createFontStack } from "@capsizecss/core";
 import { fromBuffer } from "@capsizecss/unpack";
+import { allLayers, type Page } from "lumbit/core";
 import {
-  allLayers,
   fittedWidth,
   isText,
   largestOpticalSize,
-  type Page,
   resolveFontSize,
   type TextStyle,
   textDefaults,
-} from "lumbit/core";
+} from "lumbit/internal";
 import type { FontStack } from "lumbit/static";
 import type { Font } from "./font.ts";
 import type { FontAsset, Project } from "./project.ts";

@@ -1,9 +1,5 @@
 import {
   type Block,
-  buttonPadding,
-  columnDefaults,
-  isImage,
-  isText,
   type Layer,
   type Natural,
   resolveLength,
@@ -11,17 +7,18 @@ import {
   type Size,
   type Viewport,
 } from "lumbit/core";
+import { buttonPadding, columnDefaults, isImage, isText } from "lumbit/internal";
 import type { FontAsset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
 /** What natural sizes depend on. */
-interface Sized extends Pick<Project, "page"> {
+interface SizedPage extends Pick<Project, "page"> {
   pictures: readonly (Size & { path: string })[];
   fonts: readonly Pick<FontAsset, "path" | "font">[];
 }
 
 /** The natural sizes of a project's layers and contents, and which of the texts are only estimates. */
-export function naturalSizes(project: Sized): { natural: Natural; texts: TextSizer } {
+export function naturalSizes(project: SizedPage): { natural: Natural; texts: TextSizer } {
   const pictures = new Map(project.pictures.map((picture) => [picture.path, picture]));
   const texts = new TextSizer(project.page, project.fonts);
   const gapLength = project.page.page?.gap ?? columnDefaults.gap;

@@ -1,6 +1,6 @@
 import { readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, extname, resolve, sep } from "node:path";
-import { isGroup, isText, type Layer, type Page, type Size } from "lumbit/core";
+import type { AnyLayer, Page, Size } from "lumbit/core";
 import {
   type Fault,
   inOrder,
@@ -10,6 +10,7 @@ import {
   readPage,
   type Source,
 } from "lumbit/document";
+import { isGroup, isText } from "lumbit/internal";
 import sharp from "sharp";
 import { Font } from "./font.ts";
 import { Problem } from "./problem.ts";
@@ -98,10 +99,10 @@ export const faultSummary = (faults: readonly Fault[]): string =>
 
 /** Ramps of a font axis that the text's own font does not have. */
 function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; message: string }[] {
-  const check = (layers: readonly Layer[], path: Path): { at: Path; message: string }[] =>
+  const check = (layers: readonly AnyLayer[], path: Path): { at: Path; message: string }[] =>
     layers.flatMap((layer, index) => {
       const at = [...path, index];
-      if (isGroup(layer)) return check(layer.layers as readonly Layer[], [...at, "layers"]);
+      if (isGroup(layer)) return check(layer.layers, [...at, "layers"]);
       if (!isText(layer)) return [];
       return [
         { settings: layer, at },

@@ -1,18 +1,14 @@
 import LineBreaker from "linebreak";
+import { type Page, resolveLength, type Size, type TextLayer, type Viewport } from "lumbit/core";
 import {
   averageAdvance,
   fittedWidth,
   largestOpticalSize,
-  type Page,
   parseLength,
   resolveFontSize,
-  resolveLength,
-  type Size,
-  type TextLayer,
   type TextStyle,
   textDefaults,
-  type Viewport,
-} from "lumbit/core";
+} from "lumbit/internal";
 import type { Font } from "./font.ts";
 import type { FontAsset } from "./project.ts";
 
@@ -58,13 +54,12 @@ export class TextSizer {
   }
 
   #advance(text: string, layer: TextStyle, fontSize: number, spacing: number): number {
-    const letters = [...segmenter.segment(text)].length;
     const weight = layer.fontWeight ?? textDefaults.fontWeight;
     const font = this.fontOf(layer);
-    const letterWidths = font
-      ? font.advance(text, weight, fontSize, spacing !== 0)
-      : letters * fontSize * averageAdvance;
-    return letterWidths + letters * spacing;
+    const letterWidths = font?.advance(text, weight, fontSize, spacing !== 0);
+    if (letterWidths !== undefined && spacing === 0) return letterWidths;
+    const letters = [...segmenter.segment(text)].length;
+    return (letterWidths ?? letters * fontSize * averageAdvance) + letters * spacing;
   }
 
   /** The font that the page ships for a text. */

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import type { Page as PageFile, TextStyle } from "lumbit/core";
+import type { Page as PageFile } from "lumbit/core";
+import type { TextStyle } from "lumbit/internal";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium } from "../../../test/chromium.ts";

@@ -1,7 +1,8 @@
 import { existsSync } from "node:fs";
 import { extname } from "node:path";
 import { type View, viewOf, viewportName } from "lumbit/checks";
-import { allLayers, isText, layoutPage, type Page, type PagePose, poseAt, type Viewport } from "lumbit/core";
+import { allLayers, layoutPage, type Page, type PagePose, poseAt, type Viewport } from "lumbit/core";
+import { isText } from "lumbit/internal";
 import type { Theme } from "../chart/drawing.ts";
 import { layerTable } from "../layer-table.ts";
 import { naturalSizes } from "../natural.ts";

@@ -1,8 +1,18 @@
-import { type Finding, findingsFrom, type KnownPicture, viewportName } from "lumbit/checks";
-import type { Viewport } from "lumbit/core";
+import {
+  type Finding,
+  findingsFrom,
+  type KnownPicture,
+  offers,
+  type Seen,
+  viewportName,
+  withCopies,
+} from "lumbit/checks";
+import type { ImageLayer, Page, Viewport } from "lumbit/core";
+import { parsePointer } from "lumbit/document";
+import { statesOf } from "lumbit/internal";
 import { say } from "../progress.ts";
 import type { Project } from "../project.ts";
-import { checkedPictures } from "./pictures.ts";
+import { checkedPictures, withDetails } from "./pictures.ts";
 import { inWorker } from "./workers.ts";
 
 /** What checks find in a project at viewports, judged on all cores, and what they know of its pictures. */
@@ -10,19 +20,52 @@ export async function judge(
   project: Project,
   viewports: readonly Viewport[],
 ): Promise<{ findings: Finding[]; pictures: Map<string, KnownPicture> }> {
-  const { page, fonts } = project;
-  const pictures = await checkedPictures(project, (done) =>
+  const { page } = project;
+  const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
+  const looks = await checkedPictures(project, (done) =>
     say(`looking at the pictures, ${done} of ${project.pictures.length}`),
   );
-  let done = 0;
-  const seen = await Promise.all(
-    viewports.map(async (viewport) => {
-      const bytes = fonts.map(({ path, bytes }) => ({ path, bytes }));
-      const found = await inWorker("judge", { page, pictures, fonts: bytes, viewport });
-      say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
-      return found;
-    }),
-  );
+  const first = await judgeAll(page, looks);
+  // Only what looks too small is looked at once more: soft pictures may be.
+  const pictures = await withDetails(looks, project, smallPictures(page, first));
+  const seen = pictures === looks ? first : await judgeAll(page, pictures, first);
+  const trials = offers(page, findingsFrom(page, seen));
+  let step = trials.next();
+  while (!step.done) {
+    say("trying what mends it");
+    const trial = step.value;
+    const again = await judgeAll(trial.page, withCopies(pictures, trial.copies), seen);
+    step = trials.next(findingsFrom(trial.page, again));
+  }
   say("");
-  return { findings: findingsFrom(page, seen.flat(), viewports.length), pictures };
+  return { findings: step.value, pictures };
+
+  async function judgeAll(
+    page: Page,
+    pictures: ReadonlyMap<string, KnownPicture>,
+    before?: readonly Seen[],
+  ): Promise<Seen[]> {
+    let done = 0;
+    return Promise.all(
+      viewports.map(async (viewport, index) => {
+        const known = before?.[index];
+        const found = await inWorker("judge", { page, pictures, fonts, viewport, before: known });
+        if (!before) say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
+        return found;
+      }),
+    );
+  }
 }
+
+/** The files of all pictures that were seen to be too small. */
+function smallPictures(page: Page, seen: readonly Seen[]): Set<string> {
+  const paths = seen
+    .flatMap(({ scenes }) => scenes.flatMap(({ sighted }) => sighted))
+    .flatMap(({ check, sighting }) => (check === "sharpness" ? [sighting.path] : []));
+  const layers = [...new Set(paths)].map((path) =>
+    parsePointer(path).reduce<unknown>((value, key) => Object(value)[key], page),
+  );
+  return new Set(layers.flatMap((layer) => statesOf(layer as ImageLayer).flatMap(filesOf)));
+}
+
+const filesOf = ({ image, variants = {} }: ImageLayer) => [image, ...Object.values(variants)];

@@ -2,8 +2,8 @@ import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
 import type { Asset } from "../project.ts";
 
-/** What is seen of a picture: a small copy, and how much detail it has. */
-export type Look = Required<Pick<KnownPicture, "raster" | "detail">>;
+/** What is seen of a picture: a small copy, and whether it has no pixels of its own. */
+export type Look = Required<Pick<KnownPicture, "raster">> & Pick<KnownPicture, "detail">;
 
 /** The longer side of the copies that are looked at, in px. */
 const rasterSize = 384;
@@ -11,26 +11,40 @@ const rasterSize = 384;
 /** What is seen of a picture, or why it cannot be decoded. */
 export async function lookAt({ path, bytes }: Asset): Promise<Look | string> {
   try {
-    const { data, info } = await sharp(bytes)
-      .autoOrient()
-      .ensureAlpha()
-      .toColorspace("srgb")
+    const { format } = await sharp(bytes).metadata();
+    const { data, info } = await pixels(bytes)
+      .resize({
+        width: rasterSize,
+        height: rasterSize,
+        fit: "inside",
+        withoutEnlargement: true,
+        kernel: "cubic",
+      })
       .raw()
       .toBuffer({ resolveWithObject: true });
-    const whole: Raw = { data, width: info.width, height: info.height };
-    const share = Math.min(1, rasterSize / Math.max(info.width, info.height));
-    const { format } = await sharp(bytes).metadata();
-    const raster = await resized(whole, share);
-    return {
-      raster: { ...raster, data: shared(raster.data) },
-      detail: format === "svg" ? 0 : await detailOf(whole),
-    };
+    const raster = { data: shared(data), width: info.width, height: info.height };
+    return { raster, ...(format === "svg" && { detail: 0 }) };
   } catch (error) {
     const reason = String((error as Error).message);
     return /pixel limit/i.test(reason)
       ? `"${path}" has too many pixels to be looked at; make it smaller than 16,000 px on each side`
       : `"${path}" cannot be decoded, so it will not show either; save it anew (${reason})`;
   }
+}
+
+const pixels = (bytes: Uint8Array) => sharp(bytes).autoOrient().ensureAlpha().toColorspace("srgb");
+
+/** The least size, as a share, from which a picture can be enlarged again and shows the same, but for grain. */
+export async function detailOf({ bytes }: Pick<Asset, "bytes">): Promise<number> {
+  const { data, info } = await pixels(bytes).raw().toBuffer({ resolveWithObject: true });
+  const whole: Raw = { data, width: info.width, height: info.height };
+  let detail = 1;
+  for (const share of [0.5, 0.25]) {
+    const again = await resized(await resized(whole, share), 1, whole);
+    if (differs(whole.data, again.data)) break;
+    detail = share;
+  }
+  return detail;
 }
 
 /** The same bytes where all threads can read them. */
@@ -60,17 +74,6 @@ async function resized({ data, width, height }: Raw, share: number, to?: Raw): P
 
 /** A difference of a value (0..255) that grain makes: it is no detail. */
 const grain = 12;
-
-/** The least size, as a share, from which a picture can be enlarged again and shows the same, but for grain. */
-async function detailOf(whole: Raw): Promise<number> {
-  let detail = 1;
-  for (const share of [0.5, 0.25]) {
-    const again = await resized(await resized(whole, share), 1, whole);
-    if (differs(whole.data, again.data)) break;
-    detail = share;
-  }
-  return detail;
-}
 
 /** One pixel in so many is compared: a picture has millions. */
 const compared = 3;

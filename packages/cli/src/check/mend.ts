@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import type { Change, Finding, PictureCopy } from "lumbit/checks";
+import { type Change, type Finding, independent, type PictureCopy } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { patchText, readPage, type Source } from "lumbit/document";
 import sharp from "sharp";
@@ -22,11 +22,7 @@ export interface Mend {
 /** At most this often is a page judged anew: one change may bring up what another one hid. */
 const rounds = 6;
 
-/**
- * Takes what is proposed until nothing is.
- *
- * @throws Problem when that would make the page file wrong
- */
+/** Takes what is proposed until nothing is. */
 export async function mend(
   project: Project,
   findings: readonly Finding[],
@@ -40,19 +36,15 @@ export async function mend(
   const copies: PictureAsset[] = [];
   const known = new Set([text]);
   for (let round = 0; round < rounds; round++) {
-    const next = taken(together(left), text, file);
-    if (next.length === 0) break;
-    const proposed = next.flatMap(({ change = [] }) => change);
-    const patched = patchText(text, proposed);
-    // What mends one screen spoils another one: it would go to and fro.
-    if (known.has(patched)) break;
-    known.add(patched);
-    text = patched;
-    const { page, source, faults } = readPage(text, file);
-    if (!page) throw new Problem("the changes would make the page file wrong; nothing was written", faults);
-    for (const copy of next.flatMap(({ copies = [] }) => copies))
+    const { taken, text: mended } = mendable(left, text, file);
+    const { page, source } = readPage(mended, file);
+    // What mends one finding brings another one back: it would go to and fro.
+    if (taken.length === 0 || !page || known.has(mended)) break;
+    known.add(mended);
+    text = mended;
+    for (const copy of taken.flatMap(({ copies = [] }) => copies))
       if (!copies.some(({ path }) => path === copy.to)) copies.push(await copyOf(copy, project));
-    changes.push(...proposed);
+    changes.push(...taken.flatMap(({ change = [] }) => change));
     current = { ...current, page, source, pictures: [...project.pictures, ...copies] };
     ({ findings: left } = await judge(current, viewports));
   }
@@ -62,23 +54,18 @@ export async function mend(
   return { changes: last, copies, text, source: current.source, findings: left };
 }
 
-/** Those findings whose changes have nothing to do with each other: what one of them moves, no other one names. */
-function together(findings: readonly Finding[]): Finding[] {
-  const taken: string[] = [];
-  return findings.filter(({ change, decided }) => {
-    if (decided) return false;
-    const paths = change?.map(({ path }) => path) ?? [];
-    const free = paths.length > 0 && !paths.some((path) => taken.some((other) => isWithin(path, other)));
-    if (free) taken.push(...paths);
-    return free;
-  });
+/** The findings that can be mended at once, and the page file with them mended: those that spoil it together wait. */
+function mendable(
+  findings: readonly Finding[],
+  text: string,
+  file: string,
+): { taken: Finding[]; text: string } {
+  const changesOf = (some: readonly Finding[]) => some.flatMap(({ change = [] }) => change);
+  const taken: Finding[] = [];
+  for (const finding of independent(findings.filter(({ decided }) => !decided)))
+    if (readPage(patchText(text, changesOf([...taken, finding])), file).page) taken.push(finding);
+  return { taken, text: patchText(text, changesOf(taken)) };
 }
-
-/** Those findings whose changes leave the page file right: one that does not spoils no other. */
-const taken = (findings: readonly Finding[], text: string, file: string): Finding[] =>
-  findings.filter(({ change = [] }) => readPage(patchText(text, change), file).page !== undefined);
-
-const isWithin = (a: string, b: string) => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
 
 async function copyOf(
   { from, to, width, height }: PictureCopy,

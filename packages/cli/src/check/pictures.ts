@@ -10,9 +10,9 @@ import { type Look, shared } from "./look.ts";
 import { inWorker } from "./workers.ts";
 
 /** Where looks are kept between runs, by the content of the picture. A change of how one looks takes another folder. */
-const kept = join(envPaths("lumbit", { suffix: "" }).cache, "looks-1");
-/** So many looks are kept before all are let go. */
-const mostKept = 2000;
+const kept = join(envPaths("lumbit", { suffix: "" }).cache, "looks-2");
+/** So many of them are kept before all are let go. */
+const mostKept = 4000;
 
 /**
  * What checks need to know of a project's pictures. Each content is decoded once, on all cores, and remembered.
@@ -28,43 +28,73 @@ export async function checkedPictures(
     await Promise.all(
       pictures.map(async (picture): Promise<[string, KnownPicture]> => {
         const { path, width, height, bytes } = picture;
-        const look = await looked(picture);
+        const [look, detail] = await Promise.all([looked(picture), knownDetail(bytes)]);
         progress(++done);
-        return [path, { width, height, bytes: bytes.byteLength, ...look }];
+        return [
+          path,
+          { width, height, bytes: bytes.byteLength, ...(detail !== undefined && { detail }), ...look },
+        ];
       }),
     ),
   );
 }
 
+/** The same pictures, or with the detail that some of them have where it was not known: it takes long to see, and few are large enough on the screen to ask. */
+export async function withDetails(
+  known: Map<string, KnownPicture>,
+  { pictures }: Project,
+  paths: ReadonlySet<string>,
+): Promise<Map<string, KnownPicture>> {
+  const asked = pictures.filter(({ path }) => paths.has(path) && known.get(path)?.detail === undefined);
+  if (asked.length === 0) return known;
+  const details = await Promise.all(
+    asked.map(async ({ path, bytes }): Promise<[string, KnownPicture][]> => {
+      const picture = known.get(path);
+      return picture ? [[path, { ...picture, detail: await detailed(bytes) }]] : [];
+    }),
+  );
+  return new Map([...known, ...details.flat()]);
+}
+
+async function detailed(bytes: Buffer): Promise<number> {
+  const detail = await inWorker("detail", { bytes });
+  await remember(detailKey(bytes), Buffer.alloc(0), detail);
+  return detail;
+}
+
+const knownDetail = async (bytes: Buffer): Promise<number | undefined> =>
+  (await remembered(detailKey(bytes)))?.metadata;
+
+const detailKey = (bytes: Buffer) => `detail of ${digest(bytes)}`;
+
 async function looked({ path, bytes }: PictureAsset): Promise<Look> {
-  const key = createHash("sha256").update(bytes).digest("hex");
-  const known = await remembered(key);
-  if (known) return known;
+  const key = digest(bytes);
+  const entry = await remembered(key);
+  if (entry) {
+    const raw = await sharp(entry.data).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const { width, height } = raw.info;
+    return { raster: { width, height, data: shared(raw.data) }, ...entry.metadata };
+  }
   const look = await inWorker("look", { path, bytes });
   if (typeof look === "string") throw new Problem(look);
-  await remember(key, look);
+  const { raster, ...rest } = look;
+  const { width, height, data } = raster;
+  const png = await sharp(Buffer.from(data), { raw: { width, height, channels: 4 } })
+    .png()
+    .toBuffer();
+  await remember(key, png, rest);
   return look;
 }
 
-async function remembered(key: string): Promise<Look | undefined> {
-  try {
-    const { data, metadata } = await cacache.get(kept, key);
-    const raw = await sharp(data).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-    const { width, height } = raw.info;
-    return { raster: { width, height, data: shared(raw.data) }, detail: metadata.detail };
-  } catch {
-    return undefined; // Not there, or damaged: it is looked at again.
-  }
-}
+const digest = (bytes: Buffer) => createHash("sha256").update(bytes).digest("hex");
 
-/** Keeps a look for the next run; where nothing can be written, that run looks again. */
-async function remember(key: string, look: Look): Promise<void> {
+/** What is kept under a key; nothing when it is not there or damaged, and is looked at again. */
+const remembered = (key: string) => cacache.get(kept, key).catch(() => undefined);
+
+/** Keeps something for the next run; where nothing can be written, that run looks again. */
+async function remember(key: string, data: Buffer, metadata: unknown): Promise<void> {
   try {
     if (Object.keys(await cacache.ls(kept)).length >= mostKept) await cacache.rm.all(kept);
-    const { width, height, data } = look.raster;
-    const png = await sharp(Buffer.from(data), { raw: { width, height, channels: 4 } })
-      .png()
-      .toBuffer();
-    await cacache.put(kept, key, png, { metadata: { detail: look.detail } });
+    await cacache.put(kept, key, data, { metadata });
   } catch {}
 }

@@ -25,15 +25,22 @@ export function report(findings: readonly Finding[], viewports: number): string 
   return [...blocks, summary(findings, viewports)].join("\n\n");
 }
 
+/** At most so many screens are named. */
+const mostNamed = 4;
+
 /** On which screens, and where along the scroll. */
 function placesText(places: Finding["places"], viewports: number): string {
-  const shown = places
-    .slice(0, 4)
-    .map(({ viewport, from, to }) => `${viewport} ${span(Math.round(from), Math.round(to))}`);
-  const more = places.length > shown.length ? ` and ${places.length - shown.length} more` : "";
-  return new Set(places.map(({ viewport }) => viewport)).size === viewports && viewports > 1
-    ? `on all ${viewports} screens, ${shown[0]} of scroll`
-    : `on ${shown.join(", ")}${more} of scroll`;
+  const screens = [...new Set(places.map(({ viewport }) => viewport))];
+  const spans = (screen: string | undefined) =>
+    places
+      .filter(({ viewport }) => viewport === screen)
+      .map(({ from, to }) => span(Math.round(from), Math.round(to)))
+      .join(" and ");
+  if (screens.length === viewports && viewports > 1)
+    return `on all ${viewports} screens, ${screens[0]} ${spans(screens[0])} of scroll`;
+  const named = screens.slice(0, mostNamed).map((screen) => `${screen} ${spans(screen)}`);
+  const more = screens.length > named.length ? ` and ${screens.length - named.length} more` : "";
+  return `on ${named.join(", ")}${more} of scroll`;
 }
 
 const span = (from: number, to: number) => (from === to ? `at ${from} px` : `from ${from} to ${to} px`);

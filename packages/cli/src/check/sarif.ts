@@ -1,4 +1,4 @@
-import { type Finding, rules } from "lumbit/checks";
+import { checks, type Finding } from "lumbit/checks";
 import { parsePointer, type Source } from "lumbit/document";
 
 /** Findings for code hosts: SARIF 2.1.0 (OASIS). */
@@ -12,7 +12,7 @@ export function sarif(findings: readonly Finding[], file: string, source: Source
           driver: {
             name: "lumbit",
             version,
-            rules: Object.entries(rules).map(([id, { why }]) => ({ id, shortDescription: { text: why } })),
+            rules: checks.map(({ name, why }) => ({ id: name, shortDescription: { text: why } })),
           },
         },
         results: findings.map(({ rule, severity, measured, path, scene, layer }) => {

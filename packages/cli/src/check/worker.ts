@@ -4,22 +4,31 @@ import type { Page, Viewport } from "lumbit/core";
 import { Font } from "../font.ts";
 import { naturalSizes } from "../natural.ts";
 import type { Asset } from "../project.ts";
-import { type Look, lookAt } from "./look.ts";
+import type { Look } from "./look.ts";
 
 /** A project in what can be given to another thread. */
-export interface Judged {
+export interface Task {
   page: Page;
   pictures: ReadonlyMap<string, KnownPicture>;
   fonts: readonly Asset[];
   viewport: Viewport;
+  /** What was seen before of much the same page. */
+  before?: Seen | undefined;
 }
 
 /** What is seen of a picture, or why it cannot be decoded. */
-export const look = (asset: Asset): Promise<Look | string> =>
-  lookAt({ ...asset, bytes: Buffer.from(asset.bytes) });
+export const look = async (asset: Asset): Promise<Look | string> =>
+  (await looking()).lookAt({ ...asset, bytes: Buffer.from(asset.bytes) });
 
-/** What the rules see at a viewport. */
-export async function judge({ page, pictures, fonts, viewport }: Judged): Promise<Seen[]> {
+/** How much detail a picture has. */
+export const detail = async ({ bytes }: Pick<Asset, "bytes">): Promise<number> =>
+  (await looking()).detailOf({ bytes: Buffer.from(bytes) });
+
+/** Loaded when there is something to look at: decoders are slow to start, and most runs know all pictures. */
+const looking = () => import("./look.ts");
+
+/** What the checks see at a viewport. */
+export async function judge({ page, pictures, fonts, viewport, before }: Task): Promise<Seen> {
   const read = await Promise.all(
     fonts.map(async ({ path, bytes }) => ({ path, font: await opened(Buffer.from(bytes)) })),
   );
@@ -28,7 +37,7 @@ export async function judge({ page, pictures, fonts, viewport }: Judged): Promis
     pictures: [...pictures].map(([path, { width, height }]) => ({ path, width, height })),
     fonts: read.flatMap(({ path, font }) => (font ? [{ path, font }] : [])),
   });
-  return seenAt({ page, natural, pictures }, viewport);
+  return seenAt({ page, natural, pictures }, viewport, before);
 }
 
 const known = new Map<string, Promise<Font | undefined>>();

@@ -10,4 +10,8 @@ export const checkCommand = () =>
     .option("--json", "print JSON for other programs")
     .option("--sarif", "print SARIF for code hosts")
     .addHelpText("after", "\nExample:\n  lumbit check page.json --viewport 390x844 --viewport 1280x800")
-    .action(async (file, options) => (await import("../actions/check.ts")).check(file, options));
+    .action(async (file, options) => {
+      // They load what they need while this thread does.
+      (await import("../check/workers.ts")).startWorkers();
+      await (await import("../actions/check.ts")).check(file, options);
+    });

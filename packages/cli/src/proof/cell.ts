@@ -2,6 +2,14 @@ import type { View } from "lumbit/checks";
 import { trackAt } from "lumbit/checks";
 import {
   type Block,
+  type LayerPose,
+  poseAt,
+  resolveLength,
+  type Scene,
+  type TextLayer,
+  type Viewport,
+} from "lumbit/core";
+import {
   columnDefaults,
   columnWidth,
   directionalityOf,
@@ -10,16 +18,10 @@ import {
   isImage,
   isShape,
   isText,
-  type LayerPose,
-  poseAt,
   resolveFontSize,
-  resolveLength,
-  type Scene,
-  type TextLayer,
   type TextStyle,
   textDefaults,
-  type Viewport,
-} from "lumbit/core";
+} from "lumbit/internal";
 import { blendCss } from "lumbit/static";
 import type { TextSizer } from "../text-size.ts";
 import { type Child, type Css, node } from "./node.ts";

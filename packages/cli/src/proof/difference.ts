@@ -1,4 +1,4 @@
-import { isGroup, type Layer, type Page } from "lumbit/core";
+import { type AnyLayer, allLayers, type Page } from "lumbit/core";
 import microdiff from "microdiff";
 
 /** Something that two versions of a page do not share. */
@@ -22,10 +22,11 @@ export function differences(page: Page, other: Page): Difference[] {
       const { layers: otherLayers, ...otherScene } = two;
       return [
         ...changes(scene, otherScene).map((what) => ({ scene: name, what })),
-        ...paired(flat(layers), flat(otherLayers)).flatMap(({ name: layer, one, two }): Difference[] =>
-          one && two
-            ? changes(alone(one), alone(two)).map((what) => ({ scene: name, layer, what }))
-            : [{ scene: name, layer, what: one ? "only here" : "only in the other" }],
+        ...paired(allLayers(layers), allLayers(otherLayers)).flatMap(
+          ({ name: layer, one, two }): Difference[] =>
+            one && two
+              ? changes(alone(one), alone(two)).map((what) => ({ scene: name, layer, what }))
+              : [{ scene: name, layer, what: one ? "only here" : "only in the other" }],
         ),
       ];
     }),
@@ -42,11 +43,8 @@ function paired<T extends { name: string }>(ones: readonly T[], twos: readonly T
   }));
 }
 
-const flat = (layers: readonly Layer[]): Layer[] =>
-  layers.flatMap((layer) => [layer, ...(isGroup(layer) ? flat(layer.layers as readonly Layer[]) : [])]);
-
 /** A layer without those inside it, which are compared by themselves. */
-const alone = (layer: Layer): object => (isGroup(layer) ? { ...layer, layers: undefined } : layer);
+const alone = (layer: AnyLayer): object => ({ ...layer, layers: undefined });
 
 /** One line for each value that differs. */
 function changes(one: object, two: object): string[] {

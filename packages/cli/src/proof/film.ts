@@ -1,4 +1,5 @@
-import { pointerOf, type Viewport } from "lumbit/core";
+import type { Viewport } from "lumbit/core";
+import { pointerOf } from "lumbit/internal";
 import type { Page } from "playwright-core";
 import sharp from "sharp";
 import { contentType } from "../preview/content-type.ts";

@@ -1,7 +1,7 @@
 import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { type Finding, trackAt, type View, viewportName } from "lumbit/checks";
-import { intersection } from "lumbit/core";
+import { intersection } from "lumbit/internal";
 import { drawPage, type Materials } from "./cell.ts";
 import type { Difference } from "./difference.ts";
 import { node } from "./node.ts";

@@ -1,6 +1,6 @@
-import { type CssNode, generate, parse } from "css-tree";
-import { blend, converter, formatHex, parse as parseCss, wcagContrast, wcagLuminance } from "culori";
-import type { Layer } from "../core/index.ts";
+import { type CssNode, generate, parse } from "css-tree/dist/csstree.esm";
+import { blend, converter, formatHex, parse as parseCss, wcagLuminance } from "culori";
+import type { AnyLayer } from "../core/index.ts";
 import type { Pixel } from "./picture.ts";
 
 const rgb = converter("rgb");
@@ -56,19 +56,19 @@ function gradient(text: string): Paint | undefined {
   return (x, y) => between(stops, shareAt(x, y));
 }
 
-interface Stop {
+interface ColorStop {
   color: Pixel;
   at?: number;
 }
 
-function stopOf(text: string): Stop | undefined {
+function stopOf(text: string): ColorStop | undefined {
   const match = /^(.*?)(?:\s+(-?[\d.]+)%(?:\s+-?[\d.]+%)?)?$/s.exec(text.trim());
   const color = parseColor(match?.[1] ?? text);
   return color && { color, ...(match?.[2] && { at: Number(match[2]) / 100 }) };
 }
 
 /** Stops with a place each: those without lie evenly between the ones that have. */
-function spread(stops: readonly Stop[]): Required<Stop>[] {
+function spread(stops: readonly ColorStop[]): Required<ColorStop>[] {
   const at = stops.map((stop, index) =>
     index === 0 ? (stop.at ?? 0) : index === stops.length - 1 ? (stop.at ?? 1) : stop.at,
   );
@@ -81,7 +81,7 @@ function spread(stops: readonly Stop[]): Required<Stop>[] {
   });
 }
 
-function between(stops: readonly Required<Stop>[], share: number): Pixel | undefined {
+function between(stops: readonly Required<ColorStop>[], share: number): Pixel | undefined {
   const next = stops.findIndex(({ at }) => at >= share);
   const [a, b] = [stops[next - 1], stops[next]];
   if (!b || !a) return (b ?? stops.at(-1))?.color;
@@ -120,11 +120,12 @@ function splitAtCommas(text: string): string[] {
 }
 
 /** One pixel over another, mixed as its layer blends. */
-export function over(above: Pixel, below: Pixel, mode: Layer["blend"] = "normal"): Pixel {
+export function over(above: Pixel, below: Pixel, mode: AnyLayer["blend"] = "normal"): Pixel {
   if (mode !== "normal") {
     const { r, g, b, alpha = 1 } = rgb(blend([rgbOf(below), rgbOf(above)], mode));
     return { r, g, b, alpha };
   }
+  if (above.alpha === 1) return above;
   const alpha = above.alpha + below.alpha * (1 - above.alpha);
   const mix = (key: "r" | "g" | "b") =>
     alpha === 0 ? 0 : (above[key] * above.alpha + below[key] * below.alpha * (1 - above.alpha)) / alpha;
@@ -137,7 +138,11 @@ const rgbOf = (pixel: Pixel) => ({ mode: "rgb" as const, ...pixel });
 export const luminance = (color: Pixel): number => wcagLuminance(rgbOf(color));
 
 /** The contrast of two colors, 1..21 (WCAG 2.2, "contrast ratio"). */
-export const contrastOf = (a: Pixel, b: Pixel): number => wcagContrast(rgbOf(a), rgbOf(b));
+export const contrastOf = (a: Pixel, b: Pixel): number => contrastRatio(luminance(a), luminance(b));
+
+/** The contrast of two luminances: where one color is told from very many, its own is asked for once. */
+export const contrastRatio = (a: number, b: number): number =>
+  (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 
 /** A color as CSS writes it in six digits. */
 export const hexOf = (color: Pixel): string => formatHex(rgbOf(color));

@@ -1,14 +1,17 @@
-export { type CheckInput, checkPage, defaultViewports, findingsFrom, type Seen, seenAt } from "./check.ts";
+export type { Check } from "./check.ts";
+export { type CheckInput, checkPage, defaultViewports } from "./check-page.ts";
+export { checks } from "./checks.ts";
 export {
   type Change,
   type Finding,
   type PictureCopy,
-  rules,
   type Severity,
   type Span,
   viewportName,
 } from "./finding.ts";
+export { findingsFrom, type Judged, type Seen, seenAt } from "./judge.ts";
 export { trackAt } from "./layer-at.ts";
+export { independent, offers, type Trial, withCopies } from "./offer.ts";
 export type { KnownPicture } from "./picture.ts";
-export { type PixelsNeeded, pixelsNeeded } from "./rules/sharpness.ts";
+export { type PixelsNeeded, pixelsNeeded } from "./pixels.ts";
 export { type LayerView, type SceneView, type View, viewOf } from "./view.ts";

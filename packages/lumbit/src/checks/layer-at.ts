@@ -3,29 +3,51 @@ import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
 import type { LayerView, SceneView, TrackPoint, View } from "./view.ts";
 
+/** Where each layer was asked for last: of one scroll position checks ask at many points. */
+const lastAsked = new WeakMap<LayerView, TrackPoint>();
+
 /** The pose of a layer at a scroll position, between two that are known. */
-export function trackAt({ track }: LayerView, scroll: number): TrackPoint | undefined {
-  const next = track.findIndex((moment) => moment.scroll >= scroll);
+export function trackAt(own: LayerView, scroll: number): TrackPoint | undefined {
+  const last = lastAsked.get(own);
+  if (last?.scroll === scroll) return last;
+  const found = between(own.track, scroll);
+  if (found) lastAsked.set(own, found);
+  return found;
+}
+
+function between(track: readonly TrackPoint[], scroll: number): TrackPoint | undefined {
+  const next = firstAtOrAfter(track, scroll);
   const [a, b] = [track[next - 1], track[next]];
-  if (!b || !a) return b ?? track.at(-1);
+  if (!b || !a || b.scroll === scroll) return b ?? track.at(-1);
   const share = (scroll - a.scroll) / (b.scroll - a.scroll || 1);
-  const between = (from: number, to: number) => from + (to - from) * share;
+  const mix = (from: number, to: number) => from + (to - from) * share;
   const pose = {
     ...b.pose,
-    left: between(a.pose.left, b.pose.left),
-    top: between(a.pose.top, b.pose.top),
-    width: between(a.pose.width, b.pose.width),
-    height: between(a.pose.height, b.pose.height),
-    opacity: between(a.pose.opacity, b.pose.opacity),
+    left: mix(a.pose.left, b.pose.left),
+    top: mix(a.pose.top, b.pose.top),
+    width: mix(a.pose.width, b.pose.width),
+    height: mix(a.pose.height, b.pose.height),
+    opacity: mix(a.pose.opacity, b.pose.opacity),
   };
-  const scene = { ...b.scene, top: between(a.scene.top, b.scene.top) };
+  const scene = { ...b.scene, top: mix(a.scene.top, b.scene.top) };
   const clip = {
-    left: between(a.clip.left, b.clip.left),
-    top: between(a.clip.top, b.clip.top),
-    width: between(a.clip.width, b.clip.width),
-    height: between(a.clip.height, b.clip.height),
+    left: mix(a.clip.left, b.clip.left),
+    top: mix(a.clip.top, b.clip.top),
+    width: mix(a.clip.width, b.clip.width),
+    height: mix(a.clip.height, b.clip.height),
   };
   return { scroll, pose, scene, clip };
+}
+
+/** The index of the first moment at a scroll position or after it, by halves: tracks are long, and much is asked of them. */
+function firstAtOrAfter(track: readonly TrackPoint[], scroll: number): number {
+  let [low, high] = [0, track.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((track[middle]?.scroll ?? 0) < scroll) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** What a picture, shape or group has at a point of the screen: nothing where it does not reach. Turned layers are left out. */

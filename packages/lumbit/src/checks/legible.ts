@@ -1,6 +1,6 @@
-import { depthOf, isShape, type TextLayer } from "../core/index.ts";
-import { black, contrastOf, hexOf, over, parseColor, white } from "./color.ts";
-import type { Change } from "./finding.ts";
+import { type AnyLayer, depthOf, isShape, type TextLayer } from "../core/index.ts";
+import { black, contrastOf, contrastRatio, hexOf, luminance, over, parseColor, white } from "./color.ts";
+import type { Change, Sighting } from "./finding.ts";
 import type { Pixel } from "./picture.ts";
 import type { LayerView, SceneView } from "./view.ts";
 
@@ -19,21 +19,42 @@ export interface Legible {
   needed: number;
 }
 
-/** The nearest color to the text's own that is told from all that is behind it, or else a shade between the two. */
-export const legible = (text: Legible, scene: SceneView): Change[] | undefined =>
-  text.layer.rules ? undefined : (recolored(text) ?? shaded(text, scene));
+/**
+ * The nearest color to the text's own that is told from all that is behind it, or else a shade between the two. Whether
+ * a text is light or dark its designer decided.
+ */
+export function legible(text: Legible, scene: SceneView): Pick<Sighting, "change" | "decided"> {
+  if (text.layer.rules) return {};
+  const color = recolored(text);
+  if (!color) return { change: shaded(text, scene) };
+  const { own, layer } = text;
+  const op = layer.color === undefined ? "add" : "replace";
+  return {
+    change: [{ op, path: `${own.path}/color`, value: hexOf(color) }],
+    ...(isLight(color) !== isLight(text.color) && { decided: true }),
+  };
+}
+
+/** Whether a color is told better from black than from white. */
+const isLight = (color: Pixel) => contrastOf(color, black) > contrastOf(color, white);
+
+/** How well a color is told from all that is behind it, the worst first. */
+export function contrasts(color: Pixel, behind: readonly Pixel[], blend: AnyLayer["blend"]): number[] {
+  const plain = color.alpha === 1 && (blend === undefined || blend === "normal") && luminance(color);
+  return behind
+    .map((below) => contrastRatio(plain || luminance(over(color, below, blend)), luminance(below)))
+    .sort((a, b) => a - b);
+}
 
 /** Whether a color is told from what is behind it, a little more than just. */
 const isTold = (color: Pixel, { behind, needed, layer }: Legible, shade?: Pixel): boolean => {
-  const ratios = behind
-    .map((below) => (shade ? over(shade, below) : below))
-    .map((ground) => contrastOf(over(color, ground, layer.blend), ground))
-    .sort((a, b) => a - b);
+  const grounds = behind.map((below) => (shade ? over(shade, below) : below));
+  const ratios = contrasts(color, grounds, layer.blend);
   return (ratios[Math.floor(ratios.length * spared * 0.5)] ?? 21) >= needed;
 };
 
-function recolored(text: Legible): Change[] | undefined {
-  const { own, layer, color } = text;
+function recolored(text: Legible): Pixel | undefined {
+  const { color } = text;
   for (let step = 1; step <= steps; step++)
     for (const end of [white, black]) {
       const between = (from: number, to: number) => from + ((to - from) * step) / steps;
@@ -43,14 +64,7 @@ function recolored(text: Legible): Change[] | undefined {
         b: between(color.b, end.b),
         alpha: 1,
       };
-      if (hexOf(candidate) !== hexOf(color) && isTold(candidate, text))
-        return [
-          {
-            op: layer.color === undefined ? "add" : "replace",
-            path: `${own.path}/color`,
-            value: hexOf(candidate),
-          },
-        ];
+      if (hexOf(candidate) !== hexOf(color) && isTold(candidate, text)) return candidate;
     }
   return undefined;
 }
@@ -64,7 +78,7 @@ function shaded(text: Legible, { scene, path }: SceneView): Change[] | undefined
   const before = scene.layers[at];
   const shade = before && isShape(before) ? parseColor(before.background ?? "") : undefined;
   if (before && !shade) return undefined;
-  const dark = contrastOf(color, black) > contrastOf(color, white);
+  const dark = isLight(color);
   for (let step = 1; step <= steps * darkest; step++) {
     const alpha = step / steps;
     if (!isTold(color, text, { ...(dark ? black : white), alpha })) continue;

@@ -23,8 +23,8 @@ export function pixelAt({ raster }: KnownPicture, x: number, y: number): Pixel |
   const column = Math.min(Math.floor(x * raster.width), raster.width - 1);
   const row = Math.min(Math.floor(y * raster.height), raster.height - 1);
   const at = 4 * (row * raster.width + column);
-  const [r = 0, g = 0, b = 0, alpha = 0] = raster.data.subarray(at, at + 4);
-  return { r: r / 255, g: g / 255, b: b / 255, alpha: alpha / 255 };
+  const share = (channel: number) => (raster.data[at + channel] ?? 0) / 255;
+  return { r: share(0), g: share(1), b: share(2), alpha: share(3) };
 }
 
 export type Side = "top" | "right" | "bottom" | "left";

@@ -1,12 +1,10 @@
 import {
-  allLayers,
-  applyRules,
+  type AnyLayer,
   type Box,
   fillsScene,
   hasPane,
   intersection,
-  isGroup,
-  type Layer,
+  isReel,
   type LayerLayout,
   type LayerPose,
   layoutPage,
@@ -45,15 +43,15 @@ export interface SceneView {
 
 /** One layer in a view. */
 export interface LayerView {
-  layer: Layer;
+  layer: AnyLayer;
   path: string;
   layout: LayerLayout;
   /** The group that it is in, which moves it. */
-  group?: LayerView;
+  group?: LayerView | undefined;
   /** Its place in the paint order of its scene: what has a lower one is behind it. */
   paint: number;
   /** Its pose at every scroll position that counts: where anything about it may begin, end or turn. */
-  track: readonly TrackPoint[];
+  readonly track: readonly TrackPoint[];
 }
 
 /** What everything that is seen of a layer says of it. */
@@ -78,81 +76,84 @@ export function viewOf(
   natural: Natural,
   pictures: ReadonlyMap<string, KnownPicture>,
 ): View {
-  const applied = applyRules(page, viewport);
   const layout = layoutPage(page, viewport, natural);
   const reach = layout.scrollHeight - viewport.height;
-  const scenes = applied.scenes.map((scene, index): SceneView => {
-    const laidOut = layout.scenes[index] as SceneLayout;
+  const scenes = layout.scenes.map((scene, index): SceneView => {
     const within = (scroll: number) => Math.min(Math.max(scroll, 0), reach);
-    const from = within(laidOut.top - viewport.height);
-    const to = within(laidOut.top + laidOut.height + laidOut.passage.hold);
+    const from = within(scene.top - viewport.height);
+    const to = within(scene.top + scene.height + scene.passage.hold);
     const path = `/scenes/${index}`;
     return {
-      scene,
+      scene: scene.scene,
       path,
-      layout: laidOut,
+      layout: scene,
       from,
       to,
-      layers: trackLayers(scene, path, laidOut, layout, from, to),
+      layers: layersOf(scene, layout, path, from, to),
     };
   });
-  return { page: applied, viewport, layout, scenes, pictures, natural };
+  return { page: layout.page, viewport, layout, scenes, pictures, natural };
 }
 
-function trackLayers(
-  scene: Scene,
-  path: string,
-  layout: SceneLayout,
-  page: PageLayout,
-  from: number,
-  to: number,
-): LayerView[] {
-  const painted = inPaintOrder(layout.layers);
-  return scene.layers.flatMap((layer, index) => {
-    const laidOut = layout.layers[index] as LayerLayout;
-    // Posed alone, so that the work grows with the layers and not with their square.
-    const alone = { ...page, scenes: [{ ...layout, layers: [laidOut] }] };
-    const all = [layer, ...(isGroup(layer) ? allLayers(layer.layers) : [])];
-    const layouts = flatten(laidOut);
-    const paths = pathsOf(layer, `${path}/layers/${index}`);
-    const poses = positions(laidOut, layout, page, from, to).map((scroll) => {
-      const pose = poseAt(alone, scroll).scenes[0];
-      const scene = { left: layout.left, top: pose?.top ?? 0, width: layout.width, height: layout.height };
-      const shown = intersection(scene, { left: 0, top: 0, ...page.viewport });
-      const { pane } = laidOut;
-      const clip = pane
-        ? intersection(shown, { ...pane, left: scene.left + pane.left, top: scene.top + pane.top })
-        : shown;
-      return { scroll, scene, clip, layers: pose?.layers ?? [] };
-    });
-    const views = new Map<Layer, LayerView>();
-    for (const [at, own] of all.entries())
-      views.set(own, {
-        layer: own,
-        path: paths[at] ?? path,
-        layout: layouts[at] ?? laidOut,
-        paint: painted.indexOf(layouts[at] ?? laidOut),
-        track: poses.map(({ scroll, layers, scene, clip }) => ({
-          scroll,
-          pose: layers[at] as LayerPose,
-          scene,
-          clip,
-        })),
-      });
-    for (const group of views.values())
-      for (const inner of isGroup(group.layer) ? group.layer.layers : []) {
-        const view = views.get(inner as Layer);
-        if (!view) continue;
-        view.group = group;
-        // A slide clips what is in it.
-        if (isGroup(layer) && layer.reel && group.layer !== layer)
-          view.track = view.track.map((moment, at) => ({
+function layersOf(scene: SceneLayout, page: PageLayout, path: string, from: number, to: number): LayerView[] {
+  const paint = new Map(inPaintOrder(scene.layers).map((layer, index) => [layer, index]));
+  return scene.layers.flatMap((top, index) => {
+    // Posed alone, so that the work grows with the layers and not with their square, and only where it is asked for.
+    const alone = { ...page, scenes: [{ ...scene, layers: [top] }] };
+    const moments = once(() =>
+      positions(top, scene, page, from, to).map((scroll) => posedAt(scroll, top, scene, alone)),
+    );
+    const posed = flatten(top);
+    const viewsOf = (layout: LayerLayout, path: string, group?: LayerView): LayerView[] => {
+      const at = posed.indexOf(layout);
+      // A slide clips what is in it.
+      const slide = isReel(top.layer) && group?.layout !== top ? group : undefined;
+      const track = once(() =>
+        moments().map(({ poses, ...moment }, step): TrackPoint => {
+          const pose = poses[at] as LayerPose;
+          return {
             ...moment,
-            clip: intersection(moment.clip, group.track[at]?.pose ?? moment.clip),
-          }));
-      }
-    return [...views.values()];
+            pose,
+            clip: intersection(moment.clip, slide?.track[step]?.pose ?? moment.clip),
+          };
+        }),
+      );
+      const own: LayerView = {
+        ...{ layer: layout.layer, path, layout, group, paint: paint.get(layout) ?? 0 },
+        get track() {
+          return track();
+        },
+      };
+      const inner = layout.layers ?? [];
+      return [own, ...inner.flatMap((one, index) => viewsOf(one, `${path}/layers/${index}`, own))];
+    };
+    return viewsOf(top, `${path}/layers/${index}`);
   });
+}
+
+/** A layer with all that is in it at a scroll position, in document order. */
+function posedAt(
+  scroll: number,
+  { pane }: LayerLayout,
+  { left, width, height }: SceneLayout,
+  page: PageLayout,
+) {
+  const pose = poseAt(page, scroll).scenes[0];
+  const scene = { left, top: pose?.top ?? 0, width, height };
+  const shown = intersection(scene, { left: 0, top: 0, ...page.viewport });
+  const clip = pane
+    ? intersection(shown, { ...pane, left: scene.left + pane.left, top: scene.top + pane.top })
+    : shown;
+  return { scroll, scene, clip, poses: pose?.layers ?? [] };
+}
+
+/** A value that is made when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
 }
 
 /** Layers as they are painted, a group before what is in it. */
@@ -162,12 +163,6 @@ const inPaintOrder = (layers: readonly LayerLayout[]): LayerLayout[] =>
     .flatMap((layer) => [layer, ...inPaintOrder(layer.layers ?? [])]);
 
 const flatten = (layer: LayerLayout): LayerLayout[] => [layer, ...(layer.layers ?? []).flatMap(flatten)];
-const pathsOf = (layer: Layer, path: string): string[] => [
-  path,
-  ...(isGroup(layer)
-    ? layer.layers.flatMap((inner, index) => pathsOf(inner as Layer, `${path}/layers/${index}`))
-    : []),
-];
 
 /**
  * The scroll positions at which something about a layer may begin, end or turn. Between them its box moves evenly:
@@ -224,4 +219,4 @@ export const turnsOf = (layer: LayerLayout, { passage, settle }: SceneLayout): n
 ];
 
 /** Whether a picture is clipped by a pane, which it covers. */
-export const inPane = (layer: Layer): boolean => fillsScene(layer) || hasPane(layer);
+export const inPane = (layer: AnyLayer): boolean => fillsScene(layer) || hasPane(layer);

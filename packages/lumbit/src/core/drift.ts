@@ -1,7 +1,7 @@
 import type { Camera } from "../settings/index.ts";
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import { directionVector, speedOf } from "./depth.ts";
-import type { Layer } from "./layer.ts";
+import type { AnyLayer } from "./layer.ts";
 
 export type { Camera } from "../settings/index.ts";
 
@@ -55,7 +55,7 @@ export const pushed = <T>(a: Arithmetic<T>, { push, speed, length, settle }: Pus
 });
 
 /** The drift of a layer, along its direction and with the camera's pan. */
-export const driftOf = (layer: Layer, { relief, camera }: Stage): Drift =>
+export const driftOf = (layer: AnyLayer, { relief, camera }: Stage): Drift =>
   driftAlong(
     numbers,
     driftFactor(numbers, relief, speedOf(layer)),

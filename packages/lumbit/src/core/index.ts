@@ -3,7 +3,7 @@ export { type Arithmetic, numbers } from "./arithmetic.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, intersection, intersects, type Size } from "./box.ts";
-export * from "./check-rule.ts";
+export * from "./check-setting.ts";
 export * from "./cue.ts";
 export {
   type Depth,

@@ -1,26 +1,39 @@
-import type { GroupLayer, ImageLayer, Layer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
+import type {
+  AnyLayer,
+  GroupedLayer,
+  GroupLayer,
+  ImageLayer,
+  ShapeLayer,
+  Slide,
+  TextLayer,
+} from "./layer.ts";
+import type { Reel } from "./reel.ts";
 import type { Scene } from "./scene.ts";
 
-export const isImage = (layer: Layer): layer is ImageLayer => layer.image !== undefined;
-export const isText = (layer: Layer): layer is TextLayer => layer.text !== undefined;
-export const isShape = (layer: Layer): layer is ShapeLayer => layer.shape !== undefined;
-export const isGroup = (layer: Layer): layer is GroupLayer => layer.layers !== undefined;
+export const isImage = (layer: AnyLayer): layer is ImageLayer => layer.image !== undefined;
+export const isText = (layer: AnyLayer): layer is TextLayer => layer.text !== undefined;
+export const isShape = (layer: AnyLayer): layer is ShapeLayer => layer.shape !== undefined;
+/** Whether a layer has layers in it: a group, or a slide of a reel. */
+export const isGroup = (layer: AnyLayer): layer is GroupLayer | Slide => layer.layers !== undefined;
+/** Of what is in a group or reel. */
+export const isSlide = (layer: GroupedLayer | Slide): layer is Slide => layer.layers !== undefined;
+export const isReel = (layer: AnyLayer): layer is GroupLayer & { reel: Reel } => layer.reel !== undefined;
 
 /** Layers and all that is in them, in document order. */
-export const allLayers = (layers: readonly (Layer | Slide)[]): Layer[] =>
-  layers.flatMap((layer) => [layer as Layer, ...(layer.layers ? allLayers(layer.layers) : [])]);
+export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>
+  layers.flatMap((layer) => [layer, ...allLayers(layer.layers ?? [])]);
 
 /** Whether a scene has a reel. */
-export const hasReel = ({ layers }: Scene): boolean =>
-  layers.some((layer) => isGroup(layer) && layer.reel !== undefined);
+export const hasReel = ({ layers }: Scene): boolean => layers.some(isReel);
 
 /** A picture or shape without a place fills its scene as a pane. */
-export const fillsScene = (layer: Layer): boolean =>
+export const fillsScene = (layer: AnyLayer): boolean =>
   !isText(layer) && !isGroup(layer) && layer.place === undefined;
 
 /** Whether a layer is clipped by a pane of its own. */
-export const hasPane = (layer: Layer): boolean =>
+export const hasPane = (layer: AnyLayer): boolean =>
   !isText(layer) && layer.pane === true && layer.place !== undefined;
 
 /** Whether a layer's box reaches past a pane so that no edge shows: pictures and shapes, not what has its own size. */
-export const overscans = (layer: Layer): boolean => fillsScene(layer) || (hasPane(layer) && !isGroup(layer));
+export const overscans = (layer: AnyLayer): boolean =>
+  fillsScene(layer) || (hasPane(layer) && !isGroup(layer));

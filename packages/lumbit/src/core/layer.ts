@@ -60,16 +60,20 @@ type Naming = "image" | "alt" | "text" | "shape" | "layers" | "reel" | "backgrou
 /** What a layer of a kind may have besides. */
 type Own<Of extends Kind> = Values<Exclude<KeyOf<Of>, Naming>>;
 
+/** What only other kinds have: so that any setting of any layer can be asked for. */
+type Lacks<Of extends Kind> = { [Key in Exclude<KeyOf<Kind>, KeyOf<Of>>]?: never } & (Of extends
+  | "group"
+  | "slide"
+  ? unknown
+  : { layers?: never });
+
 type Rules<Of extends Kind> = {
   rules?: readonly Rule<LayerSettings & Values<KeyOf<Of> & Changing>>[];
 };
 
-/** A layer is one picture, text, shape or group. */
-type Only<Of extends string> = { [K in Exclude<"image" | "text" | "shape" | "layers", Of>]?: never };
-
 /** A picture. Without `place` it fills its scene as a pane: cover, around its subject. */
 export type ImageLayer = LayerBase &
-  Only<"image"> &
+  Lacks<"image"> &
   Motion &
   Own<"image"> & {
     image: string;
@@ -78,17 +82,17 @@ export type ImageLayer = LayerBase &
   } & Rules<"image">;
 
 /** A text. Without `place` it is centred in its scene. */
-export type TextLayer = LayerBase & Only<"text"> & Motion & Own<"text"> & { text: string } & Rules<"text">;
+export type TextLayer = LayerBase & Lacks<"text"> & Motion & Own<"text"> & { text: string } & Rules<"text">;
 
 /** A rectangle or ellipse. Without `place` it fills its scene as a pane. */
 export type ShapeLayer = LayerBase &
-  Only<"shape"> &
+  Lacks<"shape"> &
   Motion &
   Own<"shape"> & { shape: "rectangle" | "ellipse"; background: string } & Rules<"shape">;
 
 /** Layers that move as one and are stacked inside; their places are against the group's box. */
 export type GroupLayer = LayerBase &
-  Only<"layers"> &
+  Lacks<"group"> &
   Motion &
   Own<"group"> & {
     /** Of a reel, its slides. */
@@ -102,8 +106,11 @@ export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 
 /** One of a reel: as wide as it says, as high as the reel. Depths in it move as the slide travels. */
 export type Slide = LayerBase &
-  Only<"layers"> &
+  Lacks<"slide"> &
   Motion &
   Own<"slide"> & { layers: readonly GroupedLayer[]; background?: string } & Rules<"slide">;
 
 export type Layer = GroupedLayer | GroupLayer;
+
+/** A layer wherever it is: in a scene, in a group, or a slide of a reel. */
+export type AnyLayer = Layer | Slide;

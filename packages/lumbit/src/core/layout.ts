@@ -5,8 +5,18 @@ import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
 import { fittedWidth } from "./font-size.ts";
-import { fillsScene, hasPane, hasReel, isGroup, isImage, isText, overscans } from "./kinds.ts";
-import type { GroupLayer, Layer, Slide } from "./layer.ts";
+import {
+  fillsScene,
+  hasPane,
+  hasReel,
+  isGroup,
+  isImage,
+  isReel,
+  isSlide,
+  isText,
+  overscans,
+} from "./kinds.ts";
+import type { AnyLayer, GroupLayer } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { edge, type Overscan, overscanOf, reach } from "./overscan.ts";
@@ -23,13 +33,15 @@ import { type Length, resolveLength, type Viewport } from "./units.ts";
 /** The natural sizes of a page, in px: measured or estimated by the caller. */
 export interface Natural {
   /** Of a picture its file's size, of a text the box it needs when it may use `availableWidth`. */
-  layer(layer: Layer, availableWidth: number, viewport: Viewport): Size;
+  layer(layer: AnyLayer, availableWidth: number, viewport: Viewport): Size;
   /** The height of a scene's content in the flow, without padding, in a column of `width`. */
   content?(scene: Scene, width: number, viewport: Viewport): number;
 }
 
 /** One layer, laid out: where it stands at the settle moment and how it moves. */
 export interface LayerLayout {
+  /** As the page file has it, with those of its rules that hold. */
+  layer: AnyLayer;
   name: string;
   depth: number;
   speed: number;
@@ -57,6 +69,8 @@ export interface LayerLayout {
 
 /** One scene, laid out. `top` is its distance from the top of the page. */
 export interface SceneLayout {
+  /** As the page file has it, with those of its rules and its layers' that hold. */
+  scene: Scene;
   name: string;
   top: number;
   left: number;
@@ -70,6 +84,8 @@ export interface SceneLayout {
 
 /** A page laid out at one viewport: everything that does not depend on the scroll position. Lengths in px. */
 export interface PageLayout {
+  /** As the page file has it, with all rules that hold at the viewport. */
+  page: Page;
   viewport: Viewport;
   scrollHeight: number;
   scenes: SceneLayout[];
@@ -118,10 +134,10 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
     top += height + hold;
     return laidOut;
   });
-  if (!look.backdrop) return { viewport, scrollHeight, scenes };
+  if (!look.backdrop) return { page, viewport, scrollHeight, scenes };
   const speed = speedOf(look.backdrop);
   const height = backdropHeight(numbers, speed, viewport.height, scrollHeight);
-  return { viewport, scrollHeight, scenes, backdrop: { height, speed } };
+  return { page, viewport, scrollHeight, scenes, backdrop: { height, speed } };
 }
 
 function heightOf(scene: Scene, column: number, viewport: Viewport, natural: Natural): number {
@@ -180,7 +196,16 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       }),
     };
   });
-  return { name: scene.name, top, left: (viewport.width - width) / 2, ...size, passage, settle, layers };
+  return {
+    scene,
+    name: scene.name,
+    top,
+    left: (viewport.width - width) / 2,
+    ...size,
+    passage,
+    settle,
+    layers,
+  };
 }
 
 /** What a picture needs besides its overscan where the camera sways so that it moves as far to every side. */
@@ -191,7 +216,8 @@ const widened = ({ top, right, bottom, left }: Overscan, by: number): Overscan =
   left: left + by,
 });
 
-const common = (layer: Layer) => ({
+const common = (layer: AnyLayer) => ({
+  layer,
   name: layer.name,
   depth: depthOf(layer),
   speed: speedOf(layer),
@@ -201,7 +227,7 @@ const common = (layer: Layer) => ({
 
 /** How a layer looks by itself, on top of what its depth makes of it. */
 const lookOf = (
-  { opacity = 1, blur = "0px", rotate = 0 }: Pick<Layer, "opacity" | "blur" | "rotate">,
+  { opacity = 1, blur = "0px", rotate = 0 }: Pick<AnyLayer, "opacity" | "blur" | "rotate">,
   hazed: number,
   unfocused: number,
 ) => ({ opacity: hazed * opacity, blur: unfocused + Number.parseFloat(blur), rotate });
@@ -213,7 +239,7 @@ function layoutGroup(
   natural: Natural,
   look: PageLook,
 ): LayerLayout[] {
-  return (group.layers as readonly Layer[]).map((layer) => {
+  return group.layers.map((layer) => {
     const { box } = placeLayer(layer, around, moments.viewport, natural);
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
@@ -230,8 +256,6 @@ function layoutGroup(
     };
   });
 }
-
-const isReel = (layer: Layer): layer is GroupLayer => isGroup(layer) && layer.reel !== undefined;
 
 /** The slides of a reel: all travel sideways while the scene holds, and what is deep in them slides against them. */
 function layoutSlides(
@@ -260,11 +284,11 @@ function layoutSlides(
           },
         ];
   const still = { drift: { x: 0, y: 0 }, push: 0 };
-  return (reel.layers as readonly Slide[]).map((slide, index) => {
+  return reel.layers.filter(isSlide).map((slide, index) => {
     const at = slides[index] as SlideLayout;
     const box = { left: at.left, top: 0, width: at.width, height: around.height };
     return {
-      ...common(slide as Layer),
+      ...common(slide),
       ...lookOf(slide, 1, 0),
       ...still,
       box,
@@ -302,7 +326,7 @@ function layoutSlides(
 
 /** The box of a layer at the settle moment, without overscan, and the pane that clips it. */
 function placeLayer(
-  layer: Layer,
+  layer: AnyLayer,
   around: Size,
   viewport: Viewport,
   natural: Natural,

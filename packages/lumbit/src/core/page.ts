@@ -1,5 +1,5 @@
 import type { backdrop, fontFace, pageLook, ValuesOf } from "../settings/index.ts";
-import type { CheckSetting } from "./check-rule.ts";
+import type { CheckSetting } from "./check-setting.ts";
 import type { Motion } from "./depth.ts";
 import type { Camera } from "./drift.ts";
 import type { Rule } from "./rules.ts";

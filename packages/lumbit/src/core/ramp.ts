@@ -9,7 +9,7 @@ import {
 import { type Arithmetic, numbers } from "./arithmetic.ts";
 import type { Drift } from "./drift.ts";
 import { type Easing, eased } from "./easing.ts";
-import type { Layer } from "./layer.ts";
+import type { AnyLayer } from "./layer.ts";
 import { type Moment, type MomentContext, momentAt, type PassageOf } from "./moment.ts";
 import type { Pieces } from "./pieces.ts";
 import { resolveLength } from "./units.ts";
@@ -71,7 +71,7 @@ export interface ResolvedRamp {
 }
 
 /** All ramps of a layer; a travel is two in short. */
-export function rampsOf({ travel, ramps = [] }: Pick<Layer, "travel" | "ramps">): readonly Ramp[] {
+export function rampsOf({ travel, ramps = [] }: Pick<AnyLayer, "travel" | "ramps">): readonly Ramp[] {
   if (!travel) return ramps;
   const [start, end] = travel.over ?? (["cover 0%", "cover 100%"] as const);
   const { of } = travel;
@@ -97,7 +97,7 @@ export function rampsOf({ travel, ramps = [] }: Pick<Layer, "travel" | "ramps">)
 export const piecesOf = (ramp: Ramp): Pieces | undefined => ("pieces" in ramp ? ramp.pieces : undefined);
 
 /** Those ramps of a layer that a pose tells of, at a viewport. */
-export function resolveRamps(layer: Layer, context: MomentContext): ResolvedRamp[] {
+export function resolveRamps(layer: AnyLayer, context: MomentContext): ResolvedRamp[] {
   const { viewport, box } = context;
   return rampsOf(layer).flatMap((ramp): ResolvedRamp[] => {
     const { property, stops, of = "scene" } = ramp;
@@ -127,7 +127,7 @@ export function heldOffset<T>(a: Arithmetic<T>, drift: Drift<T>, from: T, to: T)
 
 /** What keeps a layer that drifts where it is on the screen from one moment to another: offsets against its movement. */
 export function resolveHold(
-  { hold }: Pick<Layer, "hold">,
+  { hold }: Pick<AnyLayer, "hold">,
   drift: Drift,
   context: MomentContext,
 ): ResolvedRamp[] {

@@ -1,5 +1,4 @@
-import { isGroup } from "./kinds.ts";
-import type { Layer } from "./layer.ts";
+import type { AnyLayer } from "./layer.ts";
 import { matchesMedia } from "./media.ts";
 import type { Page } from "./page.ts";
 import type { Scene } from "./scene.ts";
@@ -24,10 +23,11 @@ export function applyRules(page: Page, viewport: Viewport): Page {
   };
 }
 
-function applyToLayer<L extends Layer>(layer: L, viewport: Viewport): L {
+function applyToLayer<L extends AnyLayer>(layer: L, viewport: Viewport): L {
   const changed = withRules(layer, viewport);
-  if (!isGroup(changed)) return changed;
-  return { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner as Layer, viewport)) } as L;
+  return changed.layers
+    ? { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner, viewport)) }
+    : changed;
 }
 
 const withRules = <T extends WithRules>(settings: T, viewport: Viewport): T =>

@@ -1,4 +1,4 @@
-import { lexer, parse, tokenize, tokenTypes } from "css-tree";
+import { lexer, parse, tokenize, tokenTypes } from "css-tree/dist/csstree.esm";
 
 /**
  * Whether a text is a value of a CSS property that stands on its own: complete, nothing that reaches outside the

@@ -1,6 +1,6 @@
 import type {
+  AnyLayer,
   KindSettings,
-  Layer,
   LayerSettings,
   PageLook,
   Size,
@@ -20,7 +20,7 @@ export interface LayerContext {
   /** Whether the camera moves forward in this scene. */
   pushed: boolean;
   /** Layers that plain CSS keeps where they are. */
-  fixed: readonly Layer[];
+  fixed: readonly AnyLayer[];
   /** Whether the layer is one of a group, which it moves with. */
   inner?: true;
   /** Of a slide: which of its reel it is. Of a layer in one: that it is. */

@@ -1,13 +1,14 @@
 import {
+  type AnyLayer,
   type Block,
   boxedPieces,
   elementOf,
   fillsScene,
   isGroup,
   isImage,
+  isReel,
   isShape,
   isText,
-  type Layer,
   overscans,
   type Page,
   type PageLook,
@@ -21,7 +22,7 @@ import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
 import { isBoxed } from "./pane.ts";
 import { layerPieces } from "./ramp.ts";
-import { isReel, slidesAgainst } from "./reel.ts";
+import { slidesAgainst } from "./reel.ts";
 import { crossesContent, isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
@@ -34,11 +35,11 @@ type Loading = "now" | "soon" | "late";
 /** The elements of a scene. Pictures of scenes below the first screen load late. */
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
-  const children = (layers: Layer[], still: boolean) =>
+  const children = (layers: AnyLayer[], still: boolean) =>
     layers.map((layer) =>
       layerElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets }),
     );
-  const stage = (layers: Layer[], still = false) =>
+  const stage = (layers: AnyLayer[], still = false) =>
     layers.length > 0
       ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
       : [];
@@ -103,7 +104,10 @@ const pieceElement = ({ text, isPiece }: TextPart) =>
   isPiece ? element("span", { class: "lumbit-piece lumbit-ramped" }, [text]) : text;
 
 /** A cue; a list where rules change it, of which the last one whose media query holds is played. */
-function cueText({ cue, rules = [] }: Pick<Layer, "cue"> & { rules?: Layer["rules"] }): string | undefined {
+function cueText({
+  cue,
+  rules = [],
+}: Pick<AnyLayer, "cue"> & { rules?: AnyLayer["rules"] }): string | undefined {
   const changed = rules.flatMap(({ media, cue }) =>
     cue === undefined ? [] : [{ media, ...(cue === "none" ? { from: {} } : cue) }],
   );
@@ -121,7 +125,7 @@ interface Drawing {
   slide?: "slide" | "inside";
 }
 
-function layerElement(layer: Layer, drawing: Drawing): Element {
+function layerElement(layer: AnyLayer, drawing: Drawing): Element {
   const own = drawnElement(layer, drawing);
   return isBoxed(layer)
     ? element(
@@ -132,7 +136,7 @@ function layerElement(layer: Layer, drawing: Drawing): Element {
     : own;
 }
 
-function drawnElement(layer: Layer, drawing: Drawing): Element {
+function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   const { still, loading, assets, slide } = drawing;
   const attributes = {
     "data-lumbit-layer": layer.name,
@@ -170,7 +174,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
           "div",
           { class: "lumbit-row lumbit-ramped" },
           layer.layers.map((child, index) =>
-            layerElement(child as Layer, {
+            layerElement(child, {
               ...drawing,
               still: true,
               loading: index > 0 && loading === "now" ? "late" : loading,
@@ -184,9 +188,7 @@ function drawnElement(layer: Layer, drawing: Drawing): Element {
     return element(
       "div",
       attributes,
-      layer.layers.map((child) =>
-        layerElement(child as Layer, { ...drawing, still: true, slide: slide && "inside" }),
-      ),
+      layer.layers.map((child) => layerElement(child, { ...drawing, still: true, slide: slide && "inside" })),
     );
   if (!isImage(layer)) return element("div", attributes);
   const image = element("img", {

@@ -1,12 +1,13 @@
 import {
+  type AnyLayer,
   changedBy,
   fillsScene,
   isFitted,
   isGroup,
   isImage,
+  isReel,
   isShape,
   isText,
-  type Layer,
   orderOf,
   speedOf,
   type TextLayer,
@@ -20,14 +21,14 @@ import { hasAnyWays, motionCss, motionRules, pieceRules, rowRules } from "./moti
 import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
 import { boxPlace, changedPlace, groupSize, naturalCss, textPlace } from "./place.ts";
 import { holdCss } from "./ramp.ts";
-import { isReel, reelCss, slideCss } from "./reel.ts";
+import { reelCss, slideCss } from "./reel.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** The style of a layer, of its pane and of the layers inside it. */
-export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
+export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] {
   const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}="${layer.name}"]`;
-  const style = (changed: Layer, given: Given, media?: string): StyleRule[] => {
+  const style = (changed: AnyLayer, given: Given, media?: string): StyleRule[] => {
     const { layer: own, pane } = styleOf(changed, given, layer, context);
     return [
       { selector: select("layer"), declarations: own, media },
@@ -44,7 +45,7 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
     rules.push(...style(changedBy(layer, { media, ...given }), given, media));
   const inner = isGroup(layer)
     ? layer.layers.flatMap((child, index) =>
-        layerRules(child as Layer, {
+        layerRules(child, {
           ...context,
           look: layer.tilt === undefined ? {} : { focus: context.look.focus },
           pushed: false,
@@ -59,9 +60,9 @@ export function layerRules(layer: Layer, context: LayerContext): StyleRule[] {
 
 /** The declarations for those settings of a layer that are given; `layer` has all of them, `base` those without rules. */
 function styleOf(
-  layer: Layer,
+  layer: AnyLayer,
   given: Given,
-  base: Layer,
+  base: AnyLayer,
   context: LayerContext,
 ): { layer: Declarations; pane?: Declarations } {
   const whole = given === layer;
@@ -122,7 +123,7 @@ function styleOf(
 }
 
 /** What of a look is not what a plain layer has, or what the layer has without its rules; for ramps only where there are any. */
-function changedLook(layer: Layer, base: Layer, whole: boolean, { look }: LayerContext): Declarations {
+function changedLook(layer: AnyLayer, base: AnyLayer, whole: boolean, { look }: LayerContext): Declarations {
   const before = whole ? lookCss({}) : lookCss(base, look);
   const ramped = hasAnyWays(base);
   return Object.fromEntries(
@@ -139,5 +140,5 @@ const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Decl
     : {};
 const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
 
-const radiusOf = (layer: Exclude<Layer, TextLayer>) =>
+const radiusOf = (layer: Exclude<AnyLayer, TextLayer>) =>
   isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");

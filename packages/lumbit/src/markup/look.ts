@@ -1,9 +1,9 @@
-import { blurAt, depthOf, hazedOpacity, type Layer, type Motion, type PageLook } from "../core/index.ts";
+import { type AnyLayer, blurAt, depthOf, hazedOpacity, type Motion, type PageLook } from "../core/index.ts";
 import { type Declarations, round } from "./tree.ts";
 
 /** How a layer looks by its own settings and by its depth; ramps go on from the custom properties. */
 export function lookCss(
-  layer: Motion & Pick<Layer, "opacity" | "blur" | "rotate">,
+  layer: Motion & Pick<AnyLayer, "opacity" | "blur" | "rotate">,
   { haze, focus }: PageLook = {},
 ): Declarations {
   const depth = depthOf(layer);
@@ -21,4 +21,4 @@ export function lookCss(
 }
 
 /** How what is seen of a layer mixes with what is behind: of what has a pane, the pane. */
-export const blendCss = ({ blend }: Pick<Layer, "blend">): Declarations => ({ "mix-blend-mode": blend });
+export const blendCss = ({ blend }: Pick<AnyLayer, "blend">): Declarations => ({ "mix-blend-mode": blend });

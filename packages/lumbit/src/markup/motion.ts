@@ -1,10 +1,10 @@
 import {
+  type AnyLayer,
   changedBy,
   depthOf,
   directionVector,
-  isGroup,
+  isReel,
   isText,
-  type Layer,
   type LayerSettings,
   lateness,
   overscans,
@@ -19,10 +19,11 @@ import {
   nativeAnimations,
   pieceWays,
   scriptedAnimations,
+  shownBy,
   type Way,
   waysOf,
 } from "./ramp.ts";
-import { isReel, rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
+import { rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** How a layer drifts, as custom properties. */
@@ -36,7 +37,7 @@ export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed
 }
 
 /** Whether a layer has ramps, by itself or under one of its rules. */
-export const hasAnyWays = (layer: Layer) => statesOf(layer).some(hasWays);
+export const hasAnyWays = (layer: AnyLayer) => statesOf(layer).some(hasWays);
 
 /** What plays the travel of a reel's slides. */
 export const rowRules = (row: string): StyleRule[] => [
@@ -56,7 +57,7 @@ export const rowRules = (row: string): StyleRule[] => [
 
 /** What plays a layer's ramps, under either driver; by its rules too, where they change the ramps. */
 export function motionRules(
-  layer: Layer,
+  layer: AnyLayer,
   selector: string,
   { pushed, fixed, inner, slide }: LayerContext,
 ): StyleRule[] {
@@ -65,19 +66,27 @@ export function motionRules(
     statesOf(layer).some((state) => !overscans(state) && depthOf(state) !== Number.POSITIVE_INFINITY);
   const drifts = !inner && !fixed.includes(layer);
   const drift = drifts ? ["lumbit-drift", ...(push ? ["lumbit-push"] : [])] : [];
-  const style = (changed: Layer, media?: string): StyleRule[] => {
+  const style = (changed: AnyLayer, media?: string): StyleRule[] => {
     const filter = filterCss(changed);
     return [
-      ...played(selector, waysOf(changed), drift, media, { filter }),
+      ...played(selector, waysOf(changed, shownBy(changed)), drift, media, { filter }),
       ...(against
-        ? played(selector, [slideWay, ...waysOf(changed)], [], [...(media ? [media] : []), travelMedia], {
-            filter,
-            ...slideLayerCss,
-          })
+        ? played(
+            selector,
+            [slideWay, ...waysOf(changed, shownBy(changed))],
+            [],
+            [...(media ? [media] : []), travelMedia],
+            {
+              filter,
+              ...slideLayerCss,
+            },
+          )
         : []),
       ...(layerPieces(layer)
         ? // The haze is on the whole text.
-          played(`${selector} > .lumbit-piece`, pieceWays(changed), [], media, { "--lumbit-opacity": 1 })
+          played(`${selector} > .lumbit-piece`, pieceWays(changed, shownBy(changed)), [], media, {
+            "--lumbit-opacity": 1,
+          })
         : []),
     ];
   };
@@ -114,7 +123,7 @@ export function motionRules(
 }
 
 /** The place of each piece of a text among them. */
-export function pieceRules(layer: Layer, selector: string): StyleRule[] {
+export function pieceRules(layer: AnyLayer, selector: string): StyleRule[] {
   const kind = layerPieces(layer);
   return kind && isText(layer)
     ? lateness(layer.text, kind).map((late, index) => ({
@@ -124,12 +133,14 @@ export function pieceRules(layer: Layer, selector: string): StyleRule[] {
     : [];
 }
 
-const hasWays = ({ travel, hold, ramps = [] }: Layer) =>
+const hasWays = ({ travel, hold, ramps = [] }: AnyLayer) =>
   travel !== undefined || hold !== undefined || ramps.length > 0;
 
 /** The keyframes of a layer's ramps and of those inside it, under all of its rules. */
-export const layerKeyframes = (layer: Layer): string[] => [
-  ...statesOf(layer).flatMap((own) => keyframesCss([...waysOf(own), ...pieceWays(own)])),
+export const layerKeyframes = (layer: AnyLayer): string[] => [
+  ...statesOf(layer).flatMap((own) =>
+    keyframesCss([...waysOf(own, shownBy(own)), ...pieceWays(own, shownBy(own))]),
+  ),
   ...(isReel(layer) ? keyframesCss([rowWay, slideWay]) : []),
-  ...(isGroup(layer) ? layer.layers.flatMap((inner) => layerKeyframes(inner as Layer)) : []),
+  ...(layer.layers ?? []).flatMap(layerKeyframes),
 ];

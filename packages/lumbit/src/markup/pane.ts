@@ -1,8 +1,8 @@
-import { fillsScene, hasPane, isText, type KindSettings, type Layer, statesOf } from "../core/index.ts";
+import { type AnyLayer, fillsScene, hasPane, isText, type KindSettings, statesOf } from "../core/index.ts";
 import type { Declarations } from "./tree.ts";
 
 /** What clips a layer besides its scene: the scene that it fills, a pane, or nothing. */
-const clipsOf = (layer: Layer) =>
+const clipsOf = (layer: AnyLayer) =>
   new Set(
     isText(layer)
       ? []
@@ -10,18 +10,18 @@ const clipsOf = (layer: Layer) =>
   );
 
 /** Whether a layer is clipped by other things under some of its rules. */
-const switches = (layer: Layer) => clipsOf(layer).size > 1;
+const switches = (layer: AnyLayer) => clipsOf(layer).size > 1;
 
 /** Whether a layer has a box around it that is where it was placed: its pane, at some viewport at least. */
-export const isBoxed = (layer: Layer): boolean => switches(layer) || clipsOf(layer).has("pane");
+export const isBoxed = (layer: AnyLayer): boolean => switches(layer) || clipsOf(layer).has("pane");
 
 /**
  * What tells a layer and its box by what it is clipped, where rules change that; `given` are the settings that a rule
  * names, all of them without one. --lumbit-clipped is 1 in a pane or a scene that it fills, and 0 elsewhere.
  */
 export function paneCss(
-  layer: Layer,
-  given: Pick<Layer, "place"> & KindSettings,
+  layer: AnyLayer,
+  given: Pick<AnyLayer, "place"> & KindSettings,
   whole: boolean,
 ): { layer: Declarations; pane: Declarations } {
   if (!switches(layer)) return { layer: {}, pane: {} };
@@ -39,9 +39,9 @@ export function paneCss(
 }
 
 /** The rounding of a layer that has a box: only where its box does not clip it. */
-export const unlessPaned = (layer: Layer, radius: string | undefined): string | undefined =>
+export const unlessPaned = (layer: AnyLayer, radius: string | undefined): string | undefined =>
   switches(layer) && radius !== undefined ? `calc(${radius} * (1 - var(--lumbit-clipped)))` : undefined;
 
 /** A size of a layer that has a box: where its box does not clip it, it is as large as that. */
-export const ifPaned = (layer: Layer, size = "100%"): string =>
+export const ifPaned = (layer: AnyLayer, size = "100%"): string =>
   switches(layer) && size !== "100%" ? `calc(100% + var(--lumbit-clipped) * (${size} - 100%))` : size;

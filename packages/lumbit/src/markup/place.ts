@@ -1,8 +1,8 @@
 import {
+  type AnyLayer,
   fittedWidth,
   type GroupLayer,
   isImage,
-  type Layer,
   pictureSize,
   startOn,
   type TextLayer,
@@ -16,8 +16,8 @@ import { type Declarations, round } from "./tree.ts";
 
 /** The place of a picture, shape or group. Sizes are written out: a browser takes a picture's from its file. */
 export function boxPlace(
-  layer: Exclude<Layer, TextLayer>,
-  base: Layer,
+  layer: Exclude<AnyLayer, TextLayer>,
+  base: AnyLayer,
   context: LayerContext,
   asPane = false,
 ): Declarations {
@@ -38,18 +38,23 @@ export function boxPlace(
 }
 
 /** The width and proportions of a picture's file; properties where rules change the picture. Nothing of other layers. */
-function naturalSize(layer: Layer, base: Layer, { sizeOf }: LayerContext) {
+function naturalSize(layer: AnyLayer, base: AnyLayer, { sizeOf }: LayerContext) {
   if (!isImage(layer)) return undefined;
   if (changesImage(base)) return { width: variable("natural"), ratio: variable("ratio") };
   const own = sizeOf(layer.image) ?? { width: 1, height: 1 };
   return { width: css.px(own.width), ratio: css.number(own.width / own.height) };
 }
 
-const changesImage = (layer: Layer) =>
+const changesImage = (layer: AnyLayer) =>
   isImage(layer) && layer.rules?.some((rule) => rule.image !== undefined);
 
 /** What `naturalSize` names of a picture that rules change, for those settings that are given. */
-export function naturalCss(layer: Layer, given: Given, base: Layer, { sizeOf }: LayerContext): Declarations {
+export function naturalCss(
+  layer: AnyLayer,
+  given: Given,
+  base: AnyLayer,
+  { sizeOf }: LayerContext,
+): Declarations {
   if (!changesImage(base) || !given.image || !isImage(layer)) return {};
   const own = sizeOf(given.image) ?? { width: 1, height: 1 };
   return { "--lumbit-natural": `${own.width}px`, "--lumbit-ratio": round(own.width / own.height) };
@@ -79,7 +84,7 @@ export function changedPlace(layer: TextLayer, given: Given, base: TextLayer): D
   );
 }
 
-export const groupSize = ({ size }: GroupLayer, base: Layer): Declarations => ({
+export const groupSize = ({ size }: GroupLayer, base: AnyLayer): Declarations => ({
   width: ifPaned(base, lengthCss(size?.width, "x")),
   height: ifPaned(base, lengthCss(size?.height, "y")),
 });

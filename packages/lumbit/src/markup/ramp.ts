@@ -1,9 +1,9 @@
 import {
+  type AnyLayer,
   fittedWidth,
   heldOffset,
   isImage,
   isText,
-  type Layer,
   largestOpticalSize,
   type Moment,
   type PassageOf,
@@ -13,7 +13,7 @@ import {
   positionIn,
   type Ramp,
   rampsOf,
-  type TextLayer,
+  type Stop,
 } from "../core/index.ts";
 import { css, type Expression, print } from "./arithmetic.ts";
 import { along, factor } from "./drift.ts";
@@ -35,11 +35,19 @@ export interface Way {
   composition: "replace" | "add";
 }
 
-/** What of a layer its ramps are written in. */
-type RampedLayer = Pick<Layer, "travel" | "ramps" | "hold"> & Partial<Layer>;
+/** What moves a layer along the scroll. */
+type Moving = Pick<AnyLayer, "travel" | "ramps" | "hold">;
+
+/** What a layer shows, whose properties CSS calls by different names: letters, of a size or fitted to a width, a picture, or its background. */
+export type Shown = "letters" | "fitted letters" | "picture" | "background";
+
+export function shownBy(layer: AnyLayer): Shown {
+  if (isText(layer)) return fittedWidth(layer) === undefined ? "letters" : "fitted letters";
+  return isImage(layer) ? "picture" : "background";
+}
 
 /** The ways of all ramps of a layer, and that against its drift while it holds. */
-export function waysOf(layer: RampedLayer): Way[] {
+export function waysOf(layer: Moving, shown: Shown): Way[] {
   const { hold } = layer;
   const held: Way[] = hold
     ? [
@@ -56,11 +64,11 @@ export function waysOf(layer: RampedLayer): Way[] {
       ]
     : [];
   const own = rampsOf(layer).filter((ramp) => !piecesOf(ramp));
-  return [...own.flatMap((ramp) => rampWays(ramp, layer)), ...held];
+  return [...own.flatMap((ramp) => rampWays(ramp, shown)), ...held];
 }
 
 /** What a text layer is split into by its ramps, by itself or under one of its rules. */
-export const layerPieces = (layer: Layer): Pieces | undefined =>
+export const layerPieces = (layer: AnyLayer): Pieces | undefined =>
   [layer, ...(layer.rules ?? [])]
     .flatMap(({ ramps = [] }) => ramps)
     .map(piecesOf)
@@ -70,30 +78,34 @@ export const layerPieces = (layer: Layer): Pieces | undefined =>
  * The ways of the pieces of a text: each has an equal part of the whole way, the first from its beginning, the last up
  * to its end; what a piece's place among them is says its --lumbit-late, from 0 to 1. All stops are in the same range.
  */
-export function pieceWays(layer: RampedLayer): Way[] {
+export function pieceWays(layer: Moving, shown: Shown): Way[] {
   return rampsOf(layer)
     .filter(piecesOf)
     .flatMap((ramp) => {
-      const { stagger = 0.5 } = ramp as { stagger?: number };
+      const { stagger = 0.5 } = ramp;
       const shares = ramp.stops.map(({ at }) => parseMoment(at).share);
       const [first = 0, last = 1] = [shares[0], shares.at(-1)];
       const late = stagger * (last - first);
-      const shifted = ramp.stops.map((stop, at) => {
-        const share = first + ((shares[at] ?? 0) - first) * (1 - stagger);
-        return { ...stop, at: `${parseMoment(stop.at).range} ${round(share * 100)}%` };
+      const shifted = ramp.stops.map((stop, index) => {
+        const share = first + ((shares[index] ?? 0) - first) * (1 - stagger);
+        const at: Moment = `${parseMoment(stop.at).range} ${round(share * 100)}%`;
+        return { ...stop, at };
       });
-      return rampWays({ ...ramp, stops: shifted } as unknown as Ramp, layer).map((way) => ({ ...way, late }));
+      return rampWays({ ...ramp, stops: shifted }, shown).map((way) => ({ ...way, late }));
     });
 }
 
 /** How far a layer has to be moved against its drift to stay where it is between two moments. */
-export function holdCss(hold: NonNullable<Layer["hold"]>): Declarations {
+export function holdCss(hold: NonNullable<AnyLayer["hold"]>): Declarations {
   const [from, to] = hold.map((moment) => positionIn(css, moment, variable("v"), variable("h")));
   const { x, y } = heldOffset(css, along(factor), from as Expression, to as Expression);
   return { "--lumbit-hold-x": print(x), "--lumbit-hold-y": print(y) };
 }
 
-function rampWays(ramp: Ramp, layer: RampedLayer): Way[] {
+/** A ramp whatever its property is: its values as CSS has them. */
+type WrittenRamp = Pick<Ramp, "property" | "of" | "axis"> & { stops: readonly Stop<string | number>[] };
+
+function rampWays(ramp: WrittenRamp, shown: Shown): Way[] {
   const { property, stops, of = "scene" } = ramp;
   return stops.slice(1).map((to, index): Way => {
     const from = stops[index] as (typeof stops)[number];
@@ -103,7 +115,7 @@ function rampWays(ramp: Ramp, layer: RampedLayer): Way[] {
       offset && index > 0
         ? ["0px", `calc(${lengthOf(to.value)} - ${lengthOf(from.value)})`]
         : [from.value, to.value];
-    const [start, end] = values.map((value) => declaration(ramp, value, layer));
+    const [start, end] = values.map((value) => declaration(ramp, value, shown));
     const keyframes = `{ from { ${start} } to { ${end} } }`;
     return {
       name: `lumbit-${property}-${digest(keyframes)}`,
@@ -124,7 +136,7 @@ export const keyframesCss = (ways: readonly Way[]): string[] => [
 
 const lengthOf = (value: string | number) => (value === 0 ? "0px" : value);
 
-function declaration(ramp: Ramp, value: string | number, layer: RampedLayer): string {
+function declaration(ramp: WrittenRamp, value: string | number, shown: Shown): string {
   switch (ramp.property) {
     case "opacity":
       return `opacity: calc(var(--lumbit-opacity, 1) * ${value})`;
@@ -141,7 +153,7 @@ function declaration(ramp: Ramp, value: string | number, layer: RampedLayer): st
     case "y":
       return `translate: 0px ${lengthOf(value)}`;
     case "color":
-      return `${isText(layer as Layer) ? "color" : "background-color"}: ${value}`;
+      return `${shown === "letters" || shown === "fitted letters" ? "color" : "background-color"}: ${value}`;
     case "clip":
       return `clip-path: inset(${value})`;
     case "letterSpacing":
@@ -149,16 +161,16 @@ function declaration(ramp: Ramp, value: string | number, layer: RampedLayer): st
     case "fontWeight":
       return `font-weight: ${value}`;
     case "backgroundPosition":
-      return `${isImage(layer as Layer) ? "object-position" : "background-position"}: ${value}`;
+      return `${shown === "picture" ? "object-position" : "background-position"}: ${value}`;
     case "axis": {
-      const fitted = fittedWidth(layer as TextLayer) !== undefined && ramp.axis !== "opsz";
+      const fitted = shown === "fitted letters" && ramp.axis !== "opsz";
       return `font-variation-settings: ${fitted ? `"opsz" ${largestOpticalSize}, ` : ""}"${ramp.axis}" ${value}`;
     }
   }
 }
 
 /** What of a layer the filter is made from that its ramps change; nothing where they do not. */
-export function filterCss(layer: RampedLayer): string | undefined {
+export function filterCss(layer: Moving): string | undefined {
   const ramped = new Set(rampsOf(layer).map(({ property }) => property));
   const functions = [
     ramped.has("blur") && "blur(calc(var(--lumbit-focus, 0px) + var(--lumbit-blur)))",

@@ -1,8 +1,6 @@
 import {
+  type AnyLayer,
   besideSlide,
-  type GroupLayer,
-  isGroup,
-  type Layer,
   type Reel,
   rowLength,
   rowTravel,
@@ -16,9 +14,6 @@ import { lengthCss } from "./lengths.ts";
 import { variable } from "./properties.ts";
 import type { Way } from "./ramp.ts";
 import type { Declarations } from "./tree.ts";
-
-export const isReel = (layer: Layer): layer is GroupLayer & { reel: Reel } =>
-  isGroup(layer) && layer.reel !== undefined;
 
 /** What the slides of a reel are laid out by; how many there are no rule changes. */
 export const reelCss = ({ width, gap }: Reel, slides?: number): Declarations => ({
@@ -67,7 +62,7 @@ export const slideWay: Way = {
     "{ from { translate: var(--lumbit-enter-x) 0px; } to { translate: var(--lumbit-leave-x) 0px; } }",
   composition: "replace",
 };
-export const slidesAgainst = (layer: Layer) => statesOf(layer).some((state) => speedOf(state) !== 1);
+export const slidesAgainst = (layer: AnyLayer) => statesOf(layer).some((state) => speedOf(state) !== 1);
 const [viewport, before] = [variable("v"), variable("before")];
 const slid = slidOffsets(
   css,

@@ -1,6 +1,6 @@
 import {
+  type AnyLayer,
   fillsScene,
-  type Layer,
   orderOf,
   orderSteps,
   type PageLook,
@@ -17,11 +17,11 @@ export const isHeld = (scene: Scene): boolean =>
 /** The layers of a scene by where in its markup they stand, each in document order. */
 export interface Staging {
   /** Backdrops that are fixed by plain CSS, outside the stages and below all of them. */
-  fixed: Layer[];
+  fixed: AnyLayer[];
   /** Below the scene's content, or all that move where there is none. */
-  back: Layer[];
+  back: AnyLayer[];
   /** Above the scene's content. */
-  front: Layer[];
+  front: AnyLayer[];
 }
 
 /**
@@ -39,7 +39,7 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
     !camera.sway &&
     !isHeld(scene) &&
     ![...(scene.rules ?? []), ...(look.rules ?? [])].some((rule) => "relief" in rule || "camera" in rule);
-  const isFixed = (layer: Layer) =>
+  const isFixed = (layer: AnyLayer) =>
     flat &&
     fillsScene(layer) &&
     speedOf(layer) === 0 &&
@@ -58,7 +58,7 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
 }
 
 /** Whether a layer is painted over its scene's content. */
-const isFront = (layer: Layer) => orderOf(layer) >= orderSteps;
+const isFront = (layer: AnyLayer) => orderOf(layer) >= orderSteps;
 
 /** Whether a rule carries a layer of a scene from one side of its content to the other. */
 export const crossesContent = ({ content, layers }: Scene): boolean =>

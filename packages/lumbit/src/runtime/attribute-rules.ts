@@ -1,4 +1,4 @@
-import { lookSettings } from "../settings/index.ts";
+import { layerAttributes, sceneAttributes } from "../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
 
 /** The settings in an element's attributes, read by their names without `data-lumbit-`. */
@@ -15,11 +15,6 @@ export interface AttributeRule {
   changes: ReadonlyMap<string, string | undefined>;
 }
 
-const ofScene = ["settle", "hold", "relief", "pan", "push", "sway", "width"];
-const ofLayer = [
-  ...["depth", "speed", "direction", "travel-x", "travel-y", "travel-over", "travel-of"],
-  ...["ramps", "hold", "tilt", "pane", ...Object.keys(lookSettings)],
-];
 const attribute = "data-lumbit-rules";
 
 /**
@@ -31,7 +26,7 @@ export function rulesOf(element: HTMLElement): AttributeRule[] {
   const text = element.getAttribute(attribute);
   if (text === null) return [];
   const isScene = element.dataset.lumbitScene !== undefined;
-  const known = isScene ? ofScene : ofLayer;
+  const known = Object.keys(isScene ? sceneAttributes : layerAttributes);
   const wrong = (allowed: string) =>
     AttributeError.of(element, attribute, { path: [], found: text, allowed });
   const rules = parse(text);

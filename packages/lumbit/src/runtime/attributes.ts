@@ -18,41 +18,28 @@ import {
   waysOf,
 } from "../markup/index.ts";
 import {
-  choice,
   type Grammar,
-  type LayerRows,
+  layerAttributes,
   lookSettings,
   ramp,
   rampProperties,
-  sceneSettings,
-  layerSettings as settings,
+  sceneAttributes,
   type TypeOf,
-  travel,
 } from "../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
 import type { Attributes } from "./attribute-rules.ts";
 import { isWritten, readValue } from "./attribute-value.ts";
 
+type Rows = typeof layerAttributes;
+
 /** The attributes that make an element a layer. */
-const layerAttributes = [
-  "depth",
-  "speed",
-  "direction",
-  "travel-x",
-  "travel-y",
-  "ramps",
-  "hold",
-  "tilt",
-  "pane",
-  "rules",
-  ...Object.keys(lookSettings),
-];
+const making = [...Object.keys(layerAttributes).filter((name) => !/^travel-o/.test(name)), "rules"];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
 export const layersIn = (scene: Element): HTMLElement[] =>
   [
     ...scene.querySelectorAll<HTMLElement>(
-      layerAttributes.map((name) => `[data-lumbit-${name}]:not([data-lumbit-scene])`).join(),
+      making.map((name) => `[data-lumbit-${name}]:not([data-lumbit-scene])`).join(),
     ),
   ].filter((element) => element.parentElement?.closest("[data-lumbit-scene]") === scene);
 
@@ -70,10 +57,9 @@ export interface LayerStyle {
 export function layerStyle(attributes: Attributes, native: boolean): LayerStyle {
   const { element } = attributes;
   const own = layerSettings(attributes);
-  const kind = element instanceof HTMLImageElement ? { image: element.src } : { text: "" };
-  const layer = { ...kind, ...own } as Layer;
+  const shown = element instanceof HTMLImageElement ? "picture" : "letters";
   const slides = element.parentElement?.closest("[data-lumbit-reel]") && speedOf(own) !== 1;
-  const ways = [...(slides ? [slideWay] : []), ...waysOf(layer)];
+  const ways = [...(slides ? [slideWay] : []), ...waysOf(own, shown)];
   const drift = slides ? [] : ["lumbit-drift"];
   const animations = (played: typeof ways, drift: string[]) =>
     native ? nativeAnimations(played, drift) : scriptedAnimations(played);
@@ -82,7 +68,7 @@ export function layerStyle(attributes: Attributes, native: boolean): LayerStyle 
     declarations: {
       ...motionCss(own, speedOf(own)),
       ...ownLook(own),
-      "--lumbit-tilt": readValue(attributes, "tilt", settings.tilt.grammar),
+      "--lumbit-tilt": readValue(attributes, "tilt", layerAttributes.tilt.grammar),
       ...(own.hold && holdCss(own.hold)),
       ...(slides && slideLayerCss),
       ...(ways.length > 0 && {
@@ -90,10 +76,10 @@ export function layerStyle(attributes: Attributes, native: boolean): LayerStyle 
         ...(filterCss(own) && { filter: filterCss(own) }),
       }),
     },
-    keyframes: keyframesCss([...ways, ...pieceWays(layer)]),
+    keyframes: keyframesCss([...ways, ...pieceWays(own, shown)]),
     paned: attributes.get("pane") !== undefined,
     ...(pieces && {
-      pieces: { kind: pieces, style: animations(pieceWays(layer), []) },
+      pieces: { kind: pieces, style: animations(pieceWays(own, shown), []) },
     }),
   };
 }
@@ -108,8 +94,8 @@ function ownLook(own: Pick<Layer, keyof typeof lookSettings>): Declarations {
 function layerSettings(
   attributes: Attributes,
 ): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold" | keyof typeof lookSettings> {
-  const read = <Key extends keyof LayerRows>(key: Key) =>
-    readValue(attributes, key, settings[key].grammar as Grammar<TypeOf<LayerRows[Key]["grammar"]>>);
+  const read = <Key extends keyof Rows>(key: Key) =>
+    readValue(attributes, key, layerAttributes[key].grammar as Grammar<TypeOf<Rows[Key]["grammar"]>>);
   const depth = read("depth");
   const speed = read("speed");
   if (depth !== undefined && speed !== undefined)
@@ -119,10 +105,10 @@ function layerSettings(
       "data-lumbit-depth is given too: each follows from the other (speed = 1 / (1 + depth)); keep one",
     );
   const moved: Travel = {
-    x: readValue(attributes, "travel-x", travel.x.grammar),
-    y: readValue(attributes, "travel-y", travel.y.grammar),
-    over: readValue(attributes, "travel-over", travel.over.grammar),
-    of: readValue(attributes, "travel-of", travel.of.grammar),
+    x: read("travel-x"),
+    y: read("travel-y"),
+    over: read("travel-over"),
+    of: read("travel-of"),
   };
   return {
     ...(speed === undefined ? { depth } : { speed }),
@@ -145,7 +131,7 @@ const look = (attributes: Attributes): Pick<Layer, keyof typeof lookSettings> =>
 
 /** Ramps, with a value at every stop that their property can have. */
 function readRamps(attributes: Attributes): readonly Ramp[] | undefined {
-  const ramps = readValue(attributes, "ramps", settings.ramps.grammar) as readonly Ramp[] | undefined;
+  const ramps = readValue(attributes, "ramps", layerAttributes.ramps.grammar) as readonly Ramp[] | undefined;
   for (const [index, { property, axis, stops }] of (ramps ?? []).entries()) {
     const fault =
       (...path: (string | number)[]) =>
@@ -165,10 +151,9 @@ function readRamps(attributes: Attributes): readonly Ramp[] | undefined {
 
 /** The style that a scene's attributes ask for. */
 export function sceneStyle(attributes: Attributes): Declarations {
-  const { settle, hold, relief, camera } = sceneSettings;
-  const { pan, push, sway } = camera.settings;
+  const { settle, hold, relief, pan, push, sway, width } = sceneAttributes;
   return {
-    "--lumbit-width": readValue(attributes, "width", fullWidth),
+    "--lumbit-width": readValue(attributes, "width", width.grammar),
     "--lumbit-settle": settleCss(readValue(attributes, "settle", settle.grammar) ?? "auto"),
     "--lumbit-l": lengthText(readValue(attributes, "hold", hold.grammar)),
     "--lumbit-relief": readValue(attributes, "relief", relief.grammar),
@@ -177,8 +162,5 @@ export function sceneStyle(attributes: Attributes): Declarations {
     "--lumbit-sway": lengthText(readValue(attributes, "sway", sway.grammar)),
   };
 }
-
-/** Columns are of built pages. */
-const fullWidth = choice(["full"], '"full", from edge to edge of the page');
 
 const lengthText = (length: Length | undefined) => (length === 0 ? "0px" : length);

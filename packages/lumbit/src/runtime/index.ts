@@ -1,3 +1,6 @@
+export type { Layer } from "../core/layer.ts";
+export type { Page, PageLook } from "../core/page.ts";
+export type { Scene } from "../core/scene.ts";
 export { AttributeError } from "./attribute-error.ts";
 export type { Driver } from "./driver.ts";
 export type { Listener, SceneEvents } from "./events.ts";

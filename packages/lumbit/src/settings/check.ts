@@ -1,7 +1,7 @@
 import { choice, type Setting, text } from "./grammar.ts";
 
 /** What a page is checked for. */
-export const checkRules = [
+export const checkNames = [
   "order",
   "edge",
   "sharpness",
@@ -26,13 +26,13 @@ export const checkRules = [
   "still",
   "split",
 ] as const;
-export type CheckRule = (typeof checkRules)[number];
+export type CheckName = (typeof checkNames)[number];
 
 /** How grave a finding is on this page, everywhere or in one scene or layer; what is silenced says why. */
 export const checkSetting = {
   rule: {
-    grammar: choice(checkRules, `a rule: ${checkRules.map((rule) => `"${rule}"`).join(", ")}`),
-    meaning: "What it is found by.",
+    grammar: choice(checkNames, `a check: ${checkNames.map((name) => `"${name}"`).join(", ")}`),
+    meaning: "The check that finds it.",
     required: true,
   },
   scene: {

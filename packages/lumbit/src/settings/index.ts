@@ -1,4 +1,5 @@
-export { type CheckRule, checkRules, checkSetting } from "./check.ts";
+export { layerAttributes, partAttributes, sceneAttributes } from "./attributes.ts";
+export { type CheckName, checkNames, checkSetting } from "./check.ts";
 export { cue } from "./cue.ts";
 export { faultIn, type Judge, type ValueFault } from "./fault.ts";
 export {

@@ -1,7 +1,10 @@
+import { readdirSync } from "node:fs";
 import fc from "fast-check";
-import { type CheckInput, checkPage, findingsFrom, type KnownPicture, seenAt } from "lumbit/checks";
+import { type CheckInput, checkPage, checks, findingsFrom, type KnownPicture, seenAt } from "lumbit/checks";
 import type { Layer, Page, Scene } from "lumbit/core";
+import { checkNames } from "lumbit/internal";
 import { expect, test } from "vitest";
+import { randomScenes } from "../random-scenes.ts";
 
 const screen = { width: 1280, height: 800 };
 const natural: CheckInput["natural"] = {
@@ -215,17 +218,40 @@ test("a smaller copy that is proposed is not too small, however little detail it
   expect(proposed).toBeGreaterThan(20);
 });
 
-test("what is seen twice on one screen is not on all of two", () => {
-  const seen = (viewport: string) => ({
-    ...{ rule: "wasted" as const, viewport },
-    sighting: { path: "/scenes/0", from: 0, to: 1, amount: 1, measured: "m", everywhere: "finding" as const },
+test("what is seen twice on one screen is not on all of two, and what meets there is one span", () => {
+  const seen = (viewport: string, spans: [from: number, to: number][]) => ({
+    viewport,
+    ofView: spans.map(([from, to]) => ({
+      check: "wasted" as const,
+      sighting: { path: "/scenes/0", from, to, amount: 1, measured: "m", everywhere: "finding" as const },
+    })),
+    scenes: [],
   });
-  expect(findingsFrom(pageOf([]), [seen("a"), seen("a")], 2).filter(({ rule }) => rule === "wasted")).toEqual(
-    [],
-  );
+  const wasted = (...seenAt: ReturnType<typeof seen>[]) =>
+    findingsFrom(pageOf([]), seenAt).filter(({ rule }) => rule === "wasted");
   expect(
-    findingsFrom(pageOf([]), [seen("a"), seen("b")], 2).filter(({ rule }) => rule === "wasted"),
-  ).toHaveLength(1);
+    wasted(
+      seen("a", [
+        [0, 1],
+        [0, 1],
+      ]),
+      seen("b", []),
+    ),
+  ).toEqual([]);
+  const [finding, ...others] = wasted(
+    seen("a", [
+      [8, 9],
+      [0, 4],
+      [2, 6],
+    ]),
+    seen("b", [[1, 2]]),
+  );
+  expect(others).toEqual([]);
+  expect(finding?.places).toEqual([
+    { viewport: "a", from: 0, to: 6 },
+    { viewport: "a", from: 8, to: 9 },
+    { viewport: "b", from: 1, to: 2 },
+  ]);
 });
 
 test("a subject is hidden when something opaque is in front of it, not behind it or see-through", () => {
@@ -258,16 +284,44 @@ test("what is judged screen by screen, in any order, sums up to the same finding
   const viewports = [screen, { width: 390, height: 844 }, { width: 2560, height: 1080 }];
   const whole = checkPage({ page, natural, viewports });
   expect(whole.length).toBeGreaterThan(1);
-  const seen = viewports.toReversed().flatMap((viewport) => seenAt({ page, natural }, viewport));
+  const seen = viewports.toReversed().map((viewport) => seenAt({ page, natural }, viewport));
   const sorted = (findings: typeof whole) =>
     findings
-      .map(({ places, ...finding }) => ({
+      // Which changes are offered is tried afterwards.
+      .map(({ places, change: _, ...finding }) => ({
         ...finding,
         places: places.toSorted((a, b) => a.viewport.localeCompare(b.viewport)),
       }))
       .toSorted((a, b) => `${a.rule}${a.path}`.localeCompare(`${b.rule}${b.path}`));
-  expect(sorted(findingsFrom(page, structuredClone(seen), viewports.length))).toEqual(sorted(whole));
+  expect(sorted(findingsFrom(page, structuredClone(seen)))).toEqual(sorted(whole));
 });
+
+test("every check has a file named as it is, and every name that a page file may say is one of a check", () => {
+  const files = readdirSync(new URL("../../packages/lumbit/src/checks/catalog/", import.meta.url));
+  const names = checks.map(({ name }) => name);
+  expect(names.toSorted()).toEqual(files.map((file) => file.replace(".ts", "")).sort());
+  expect(names.toSorted()).toEqual([...checkNames].sort());
+});
+
+test("what was seen of a page before saves nothing but time", () => {
+  fc.assert(
+    fc.property(randomScenes, randomScenes, fc.nat(), (before, after, from) => {
+      const pages = [
+        before,
+        before.map((scene, index) => (index === from % before.length ? (after[0] ?? scene) : scene)),
+      ].map((scenes): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes: named(scenes) })) as [
+        Page,
+        Page,
+      ];
+      const known = seenAt({ page: pages[0], natural }, screen);
+      const anew = seenAt({ page: pages[1], natural }, screen);
+      expect(seenAt({ page: pages[1], natural }, screen, structuredClone(known))).toEqual(anew);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+const named = (scenes: Page["scenes"]) => scenes.map((scene, index) => ({ ...scene, name: `s${index}` }));
 
 test("the page file says how grave a finding is, everywhere or in one place", () => {
   const layers = [text("a", 60), text("b", 70)];

@@ -1,13 +1,22 @@
-import { isText, type Layer } from "../../core/index.ts";
+import { type AnyLayer, isText } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Sighting } from "../finding.ts";
 import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "opposed",
+  severity: "warning",
+  why: "Large areas that move against each other make some readers dizzy.",
+  scope: "scene",
+  judge,
+};
 
 /** So much of the screen a large area takes at least, and so fast it moves to one side, in px for each scrolled px. */
 const large = { share: 0.4, speed: 0.25 };
 
 /** Pairs of large areas that move to opposite sides at the same time. */
-export function opposed(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   const { layers } = scene;
   const moving = layers.flatMap((own) => {
     const { layer, layout, group } = own;
@@ -46,7 +55,7 @@ export function opposed(scene: SceneView, view: View): Sighting[] {
 }
 
 /** Whether a layer drifts to another side than layers do that do not say. */
-const isTurned = ({ direction = "down" }: Layer) => direction !== "down" && direction !== 180;
+const isTurned = ({ direction = "down" }: AnyLayer) => direction !== "down" && direction !== 180;
 
 /** How fast two movements to opposite sides part; 0 where they do not. */
 const against = (a: number, b: number) =>

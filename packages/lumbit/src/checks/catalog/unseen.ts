@@ -1,8 +1,17 @@
+import type { Check } from "../check.ts";
 import type { Sighting } from "../finding.ts";
 import { about, type SceneView } from "../view.ts";
 
+export const check: Check = {
+  name: "unseen",
+  severity: "warning",
+  why: "A layer that never comes into view is loaded for nothing.",
+  scope: "scene",
+  judge,
+};
+
 /** Layers of which nothing is ever in view. */
-export function unseen(scene: SceneView): Sighting[] {
+function judge(scene: SceneView): Sighting[] {
   const { layers, from, to } = scene;
   return layers.flatMap((own): Sighting[] => {
     const { layer, layout, path, track, group } = own;

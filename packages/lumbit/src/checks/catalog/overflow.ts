@@ -1,15 +1,24 @@
 import { isGroup, isText, type Length, swipeWidth, type TextLayer } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { trackAt } from "../layer-at.ts";
 import { fontSizeOf, lettersIn } from "../letters.ts";
 import { movedBy } from "../moving.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
 
+export const check: Check = {
+  name: "overflow",
+  severity: "error",
+  why: "Words past the side of the screen cannot be read: nothing scrolls sideways.",
+  scope: "scene",
+  judge,
+};
+
 /** So many px at the side of a text may be empty: what a line leaves. */
 const slack = 2;
 
 /** Texts that are never whole between the sides of the screen, or that their scene cuts off above or below. */
-export function overflow(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return [...pastSides(scene, view), ...pastScene(scene, view)];
 }
 

@@ -1,9 +1,18 @@
 import { intersection, intersects, isText, parseLength, type Scene } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { pixelOn, trackAt } from "../layer-at.ts";
 import { contentBox } from "../letters.ts";
 import type { SceneView, View } from "../view.ts";
+
+export const check: Check = {
+  name: "empty",
+  severity: "warning",
+  why: "A reader who scrolls through nothing takes the page to have ended.",
+  scope: "scene",
+  judge,
+};
 
 /** So many screens of nothing are scrolled through without a second thought. */
 const most = 0.5;
@@ -14,7 +23,7 @@ const points = 8;
 const faintest = 0.05;
 
 /** Scenes that show nothing but their ground for longer than a reader waits. */
-export function empty(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   const { layout, path } = scene;
   const { height } = view.viewport;
   if (view.page.page?.backdrop) return [];

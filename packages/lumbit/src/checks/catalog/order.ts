@@ -1,6 +1,15 @@
 import { intersects, isGroup } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Sighting } from "../finding.ts";
 import type { LayerView, SceneView } from "../view.ts";
+
+export const check: Check = {
+  name: "order",
+  severity: "warning",
+  why: "What is farther away moves less; seen otherwise, or too alike, the layers fall into one plane.",
+  scope: "scene",
+  judge,
+};
 
 /**
  * The smallest difference of two speeds that a viewer can tell, as a share of the faster one. Source: S. P. McKee,
@@ -11,7 +20,7 @@ const noticed = 0.05;
 const clear = 0.1;
 
 /** Farther layers that move faster than nearer ones without an order of their own, and depths too alike to tell apart. */
-export function order({ scene, layers, from, to }: SceneView): Sighting[] {
+function judge({ scene, layers, from, to }: SceneView): Sighting[] {
   const own = layers.filter(
     ({ layer, group, layout }) => !group && !layout.hidden && layer.order === undefined && !isGroup(layer),
   );

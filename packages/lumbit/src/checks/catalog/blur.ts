@@ -1,12 +1,21 @@
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "blur",
+  severity: "warning",
+  why: "A wide blur of a large area is drawn anew in every frame, and scrolling stutters.",
+  scope: "scene",
+  judge,
+};
 
 /** How wide a blur may be, in px, over more than so much of the screen, when it or its layer moves. */
 const most = { radius: 12, share: 0.5 };
 
 /** Wide blurs of large layers that move or change while the page scrolls: they are drawn anew in every frame. */
-export function blur(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layout, track } = own;
     const moves = layout.speed !== 1 || layout.ramps.length > 0;

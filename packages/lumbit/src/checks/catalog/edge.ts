@@ -1,15 +1,24 @@
 import { type ImageLayer, isImage, type Length, parseLength } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { type KnownPicture, opaqueAlong, type Side } from "../picture.ts";
 import { about, inPane, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "edge",
+  severity: "error",
+  why: "A shape that is cut off in the middle of the view shows that it is a flat picture.",
+  scope: "scene",
+  judge,
+};
 
 /** At least this share of a side is opaque when its edge counts, and of the picture's other sides when it is a plate. */
 const opaqueShare = 0.1;
 const sides: readonly Side[] = ["bottom", "top", "left", "right"];
 
 /** Cut-out pictures whose opaque edge comes into view: a reef lifts off its ground, kelp ends in mid-water. */
-export function edge(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout, group } = own;
     const picture = isImage(layer) ? view.pictures.get(layer.image) : undefined;

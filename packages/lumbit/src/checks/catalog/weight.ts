@@ -1,14 +1,23 @@
-import { hasPane, isGroup, isImage, type Layer, type Scene } from "../../core/index.ts";
+import { type AnyLayer, hasPane, isGroup, isImage, type Scene } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
+import { fileAt } from "../pixels.ts";
 import type { View } from "../view.ts";
-import { fileAt } from "./sharpness.ts";
+
+export const check: Check = {
+  name: "weight",
+  severity: "warning",
+  why: "Heavy pages come late, and pictures that do not fit into memory make scrolling stutter.",
+  scope: "view",
+  judge,
+};
 
 const mega = 1024 * 1024;
 /** Bytes of all pictures; bytes of the decoded ones that are in view at once; layers that move in view at once. */
 const most = { bytes: 5 * mega, memory: 256 * mega, layers: 60 };
 
 /** Pages whose pictures are too many bytes to load, too large to hold in memory, or too many to move at once. */
-export function weight(view: View): Sighting[] {
+function judge(view: View): Sighting[] {
   const { pictures, scenes, viewport } = view;
   const loads = picturesOf(view);
   const bytes = loads.reduce((sum, path) => sum + (pictures.get(path)?.bytes ?? 0), 0);
@@ -56,7 +65,7 @@ export function weight(view: View): Sighting[] {
 
 /** Lets the longest row of layers that move alike move as one group. */
 function grouped({ layers }: Scene, path: string): Change[] | undefined {
-  const rows = layers.reduce<Layer[][]>((rows, layer) => {
+  const rows = layers.reduce<AnyLayer[][]>((rows, layer) => {
     const row = rows.at(-1);
     if (row?.[0] && isAlike(row[0], layer)) row.push(layer);
     else rows.push([layer]);
@@ -86,7 +95,7 @@ function grouped({ layers }: Scene, path: string): Change[] | undefined {
 }
 
 /** Whether two layers can move as one: neither has anything but its place that depends on its passage or screen. */
-const isAlike = (a: Layer, b: Layer): boolean =>
+const isAlike = (a: AnyLayer, b: AnyLayer): boolean =>
   [a, b].every(
     (layer) =>
       layer.place &&

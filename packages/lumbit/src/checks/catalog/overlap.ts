@@ -1,14 +1,23 @@
 import { type Box, intersection, intersects } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { contentBox } from "../letters.ts";
 import { movedBy, textsOf } from "../moving.ts";
 import { about, type SceneView, type View } from "../view.ts";
 
+export const check: Check = {
+  name: "overlap",
+  severity: "warning",
+  why: "Letters on letters cannot be read, and who asks for less motion or prints gets both texts at once.",
+  scope: "scene",
+  judge,
+};
+
 /** So much of the smaller letters' size may two texts share, across and down. */
 const shared = 0.3;
 
 /** Texts that stand on each other where nothing moves, though they may take turns while the page does. */
-export function overlap(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   const { layout, from, to } = scene;
   const texts = textsOf(scene, view);
   const content = contentBox(scene, view);

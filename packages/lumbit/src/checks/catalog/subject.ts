@@ -1,8 +1,17 @@
 import { type Box, type ImageLayer, isImage } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { asideOf } from "../moving.ts";
 import { about, inPane, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "subject",
+  severity: "warning",
+  why: "The part of the picture that matters is out of its frame while the scene is being read.",
+  scope: "scene",
+  judge,
+};
 
 /** So far may a subject be outside of its pane, as a share of that: a subject is a region, not a point. */
 const tolerance = 0.03;
@@ -12,7 +21,7 @@ const passing = 0.5;
 const region = 0.1;
 
 /** Pictures whose subject leaves its pane, or is hidden by what is nearer, while most of the picture is in view. */
-export function subject(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout, group } = own;
     if (!isImage(layer) || !layer.subject || layout.hidden || group) return [];

@@ -1,10 +1,19 @@
-import { type Box, intersection, intersects, isImage, isText, type Layer } from "../../core/index.ts";
+import { type AnyLayer, type Box, intersection, intersects, isImage, isText } from "../../core/index.ts";
 import { placedAtRest } from "../at-rest.ts";
+import type { Check } from "../check.ts";
 import type { Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { isCoveredAt, opaque, pixelOn } from "../layer-at.ts";
 import { movedBy } from "../moving.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "still",
+  severity: "warning",
+  why: "Who asks for less motion, prints or has no script sees the scene as it was placed, and this not at all.",
+  scope: "scene",
+  judge,
+};
 
 /** How much of a text or picture the still version has to show. */
 const least = 0.5;
@@ -12,7 +21,7 @@ const least = 0.5;
 const points = [8, 3] as const;
 
 /** Texts and pictures that only movement brings into view, or frees of what is in front of them. */
-export function still(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   const { from, to, layout } = scene;
   return scene.layers.flatMap((own): Sighting[] => {
     const { hidden, opacity } = own.layout;
@@ -48,7 +57,7 @@ export function still(scene: SceneView, view: View): Sighting[] {
 }
 
 /** Whether a layer tells readers something. */
-const says = (layer: Layer) => isText(layer) || (isImage(layer) && layer.alt !== "");
+const says = (layer: AnyLayer) => isText(layer) || (isImage(layer) && layer.alt !== "");
 
 /** Where a layer stands when nothing moves, against its scene: what covers a pane has no overscan then. */
 const boxOf = ({ layout }: LayerView): Box => layout.pane ?? layout.box;

@@ -1,7 +1,16 @@
 import type { ResolvedRamp } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { screenShare } from "../layer-at.ts";
 import { about, type LayerView, type SceneView, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "flashing",
+  severity: "error",
+  why: "More than three flashes in a second can cause seizures (WCAG 2.2, success criterion 2.3.1).",
+  scope: "scene",
+  judge,
+};
 
 /**
  * What counts as a flash: a change of light by a tenth and back, over a tenth of the screen. Source: WCAG 2.2, "general
@@ -10,7 +19,7 @@ import { about, type LayerView, type SceneView, type View } from "../view.ts";
 const flash = { change: 0.1, share: 0.1, allowed: 3, screensASecond: 2 };
 
 /** Layers that go bright and dark more than three times in what is scrolled in a second. */
-export function flashing(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   const { viewport } = view;
   const start = scene.layout.top - viewport.height;
   const window = flash.screensASecond * viewport.height;

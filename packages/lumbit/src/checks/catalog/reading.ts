@@ -1,17 +1,26 @@
 import { isText, parseMoment, piecesOf } from "../../core/index.ts";
+import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { isCoveredAt } from "../layer-at.ts";
 import { asideOf } from "../moving.ts";
+import { readMoments } from "../read-moments.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
-import { readMoments } from "./contrast.ts";
+
+export const check: Check = {
+  name: "reading",
+  severity: "warning",
+  why: "A text that leaves before it can be read might as well not be there.",
+  scope: "scene",
+  judge,
+};
 
 /** Words that are read in a second, and px that are scrolled in one by somebody who reads. */
 const wordsASecond = 4;
 const scrolledASecond = 200;
 
 /** Texts that are whole in view over too little scroll to be read in passing. */
-export function reading(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout, track } = own;
     if (!isText(layer) || layout.hidden || own.group) return [];

@@ -1,12 +1,29 @@
-import { intersection, isText, type TextLayer } from "../../core/index.ts";
-import { colorAt, contrastOf, over, parseColor, white } from "../color.ts";
+import {
+  type AnyLayer,
+  type Box,
+  intersection,
+  intersects,
+  isText,
+  type TextLayer,
+} from "../../core/index.ts";
+import type { Check } from "../check.ts";
+import { colorAt, over, parseColor, white } from "../color.ts";
 import type { Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
 import { cropped, pixelOn, trackAt } from "../layer-at.ts";
-import { legible, spared } from "../legible.ts";
+import { contrasts, legible, spared } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
 import { type Pixel, pixelAt } from "../picture.ts";
+import { readMoments } from "../read-moments.ts";
 import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+
+export const check: Check = {
+  name: "contrast",
+  severity: "error",
+  why: "Text with less contrast than WCAG 2.2 asks for cannot be read by many (success criterion 1.4.3).",
+  scope: "scene",
+  judge,
+};
 
 /** What is over within so much scroll, as a share of the viewport, is only passing. */
 const passing = 0.1;
@@ -14,7 +31,7 @@ const passing = 0.1;
 const whereRead = [0.12, 0.88] as const;
 
 /** Texts that cannot be told from what passes behind them. */
-export function contrast(scene: SceneView, view: View): Sighting[] {
+function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout } = own;
     if (!isText(layer) || layout.hidden || layer.outline) return [];
@@ -32,9 +49,7 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
     }));
     const needed = neededFor(layer, own, view);
     const bad = seen.flatMap(({ scroll, behind, opacity }) => {
-      const ratios = behind
-        .map((below) => contrastOf(over({ ...text, alpha: text.alpha * opacity }, below, layer.blend), below))
-        .sort((a, b) => a - b);
+      const ratios = contrasts({ ...text, alpha: text.alpha * opacity }, behind, layer.blend);
       const ratio = ratios[Math.floor(ratios.length * spared)] ?? 21;
       return ratio < needed - 0.05 ? [{ scroll, ratio, behind }] : [];
     });
@@ -48,10 +63,7 @@ export function contrast(scene: SceneView, view: View): Sighting[] {
         to: Math.max(...bad.map(({ scroll }) => scroll)),
         amount: needed - worst.ratio,
         measured: `contrast ${worst.ratio.toFixed(1)} at scroll ${Math.round(worst.scroll)}, ${needed} is needed`,
-        change: legible(
-          { own, layer, color: text, behind: seen.flatMap(({ behind }) => behind), needed },
-          scene,
-        ),
+        ...legible({ own, layer, color: text, behind: seen.flatMap(({ behind }) => behind), needed }, scene),
       },
     ];
   });
@@ -66,69 +78,66 @@ function neededFor(layer: TextLayer, own: LayerView, view: View): number {
 const colorOf = (layer: TextLayer, { scene }: SceneView, { page }: View) =>
   parseColor(layer.color ?? scene.color ?? page.page?.color ?? "#000");
 
-/** When a text is read: all of it in view, or as much as fits, and none of it in the middle of fading. */
-export function readMoments({ track, layout, layer, group }: LayerView, { viewport }: View): TrackPoint[] {
-  return track.filter(({ pose, clip }, index) => {
-    const part = intersection(pose, clip);
-    // A title is out while its slide is.
-    const slide = isText(layer) && layer.title ? group?.track[index]?.pose : undefined;
-    if (slide && intersection(slide, clip).width < 0.6 * slide.width) return false;
-    return (
-      pose.visible &&
-      pose.opacity >= 0.9 * layout.opacity &&
-      part.height >= 0.99 * Math.min(pose.height, viewport.height) &&
-      part.width >= 0.99 * Math.min(pose.width, viewport.width)
-    );
-  });
-}
-
 /** The colors behind a text, over a grid of points that its letters cover. */
 function backgrounds(own: LayerView, moment: TrackPoint, scene: SceneView, view: View): Pixel[] {
   const { pose } = moment;
-  const below = scene.layers
+  // From the front to the back, so that nothing behind what is opaque is looked at.
+  const behind: Ground[] = scene.layers
     .filter((other) => other.paint < own.paint && !isText(other.layer))
-    .toSorted((a, b) => a.paint - b.paint)
+    .toSorted((a, b) => b.paint - a.paint)
     .flatMap((other) => {
       const at = trackAt(other, moment.scroll);
-      return at ? [{ other, at }] : [];
+      if (!at || !intersects(intersection(at.pose, at.clip), pose)) return [];
+      return [{ at: (point: Point) => pixelOn(other, at, point, view), blend: other.layer.blend }];
     });
-  return gridIn(pose, 10, 4).map((point) =>
-    below.reduce(
-      (color, { other, at }) => {
-        const pixel = pixelOn(other, at, point, view);
-        return pixel ? over(pixel, color, other.layer.blend) : color;
-      },
-      groundAt(point, moment, scene, view),
-    ),
-  );
+  const all = [...behind, ...groundsAt(moment, scene, view)];
+  const seen = (point: Point, from = 0): Pixel => {
+    const ground = all[from];
+    if (!ground) return white;
+    const pixel = ground.at(point);
+    const plain = ground.blend === undefined || ground.blend === "normal";
+    if (!pixel || (pixel.alpha === 0 && plain)) return seen(point, from + 1);
+    return pixel.alpha === 1 && plain ? pixel : over(pixel, seen(point, from + 1), ground.blend);
+  };
+  return gridIn(pose, 10, 4).map((point) => seen(point));
 }
 
-/** What lies behind all layers: the page's background and backdrop, the scene's background. */
-function groundAt(
-  point: { x: number; y: number },
+/** Something behind a text: its color at points of the screen, and how it blends with what is behind it. */
+interface Ground {
+  at(point: Point): Pixel | undefined;
+  blend?: AnyLayer["blend"];
+}
+
+interface Point {
+  x: number;
+  y: number;
+}
+
+/** What lies behind all layers: the scene's background, the page's backdrop and background. */
+function groundsAt(
   { scene: around, scroll }: TrackPoint,
   { scene }: SceneView,
   { page, viewport, layout, pictures }: View,
-): Pixel {
-  const look = page.page;
-  const ground = [
-    look?.background && colorAt(look.background, point.x / viewport.width, point.y / viewport.height),
-    look?.backdrop && backdropAt(),
-    scene.background &&
-      colorAt(
-        scene.background,
-        (point.x - around.left) / around.width,
-        (point.y - around.top) / around.height,
-      ),
+): Ground[] {
+  const { background, backdrop } = page.page ?? {};
+  const painted = (background: string | undefined, box: Box): Ground[] =>
+    background === undefined
+      ? []
+      : [{ at: ({ x, y }) => colorAt(background, (x - box.left) / box.width, (y - box.top) / box.height) }];
+  const picture = backdrop && pictures.get(backdrop.image);
+  const { speed, height } = layout.backdrop ?? { speed: 0, height: 0 };
+  const pictured: Ground = {
+    at: ({ x, y }) => {
+      const subject = backdrop?.subject ?? [0.5, 0.5];
+      const box = { width: viewport.width, height };
+      const at =
+        picture && cropped(picture, box, subject, true, x / box.width, (y + speed * scroll) / height);
+      return at && pixelAt(picture, at.x, at.y);
+    },
+  };
+  return [
+    ...painted(scene.background, around),
+    ...(picture ? [pictured] : []),
+    ...painted(background, { left: 0, top: 0, ...viewport }),
   ];
-  return ground.reduce<Pixel>((below, pixel) => (pixel ? over(pixel, below) : below), white);
-
-  function backdropAt(): Pixel | undefined {
-    const picture = look?.backdrop && pictures.get(look.backdrop.image);
-    if (!picture || !layout.backdrop) return undefined;
-    const box = { width: viewport.width, height: layout.backdrop.height };
-    const y = (point.y + layout.backdrop.speed * scroll) / box.height;
-    const at = cropped(picture, box, look?.backdrop?.subject ?? [0.5, 0.5], true, point.x / box.width, y);
-    return pixelAt(picture, at.x, at.y);
-  }
 }

@@ -1,0 +1,71 @@
+import { boolean, choice, type Setting } from "./grammar.ts";
+import { layerSettings, lookSettings, travel } from "./layer.ts";
+import { sceneSettings } from "./scene.ts";
+
+/*
+ * What markup may say, in attributes called `data-lumbit-` and these names, written as in the page file: numbers and
+ * words as they stand, pairs side by side, lists and objects as JSON.
+ */
+
+const { settle, hold, relief, camera } = sceneSettings;
+
+/** Of a scene. */
+export const sceneAttributes = {
+  settle,
+  hold: {
+    ...hold,
+    meaning: `${hold.meaning} The scene then has one element in it, the box that stays.`,
+  },
+  relief,
+  ...camera.settings,
+  // Columns are of built pages.
+  width: {
+    grammar: choice(["full"], '"full", from edge to edge of the page'),
+    meaning: 'From edge to edge of the page, out of any container, with `"full"`.',
+  },
+} as const satisfies Record<string, Setting>;
+
+/** What shows a layer's travel, offset by offset. */
+const travelAttributes = {
+  "travel-x": travel.x,
+  "travel-y": travel.y,
+  "travel-over": travel.over,
+  "travel-of": travel.of,
+} as const;
+
+/** Of a layer; each but `travel-over` and `travel-of` makes an element in a scene one. */
+export const layerAttributes = {
+  depth: layerSettings.depth,
+  speed: layerSettings.speed,
+  direction: layerSettings.direction,
+  ...travelAttributes,
+  ramps: layerSettings.ramps,
+  hold: layerSettings.hold,
+  tilt: {
+    ...layerSettings.tilt,
+    meaning:
+      "How far it turns towards the pointer over it, in degrees; elements in it with a depth shift as it turns.",
+  },
+  pane: {
+    grammar: boolean("nothing, or true"),
+    meaning: "Of a picture: the box around it becomes its pane.",
+  },
+  ...lookSettings,
+} as const satisfies Record<string, Setting>;
+
+/** Of what else is in a scene. */
+export const partAttributes = {
+  cue: {
+    ...layerSettings.cue,
+    meaning: `${layerSettings.cue.meaning} On any element in a scene; a list where it is not the same on every screen.`,
+  },
+  reel: {
+    ...layerSettings.reel,
+    meaning:
+      "Makes an element in a scene that holds a reel, with the settings of one or nothing. It has one element in it, the row, and in that the slides; what is in a slide may have a depth.",
+  },
+  title: {
+    grammar: layerSettings.title.grammar,
+    meaning: "Of an element in a slide: it comes in with its slide.",
+  },
+} as const satisfies Record<string, Setting>;
