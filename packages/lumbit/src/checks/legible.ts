@@ -1,4 +1,4 @@
-import { type AnyLayer, depthOf, isShape, type TextLayer } from "../core/index.ts";
+import { type AnyLayer, depthOf, fillsScene, isShape, type TextLayer } from "../core/index.ts";
 import { black, contrastOf, contrastRatio, hexOf, luminance, over, parseColor, white } from "./color.ts";
 import type { Change, Sighting } from "./finding.ts";
 import type { Pixel } from "./picture.ts";
@@ -21,7 +21,7 @@ export interface Legible {
 
 /**
  * The nearest color to the text's own that is told from all that is behind it, or else a shade between the two. Whether
- * a text is light or dark its designer decided.
+ * a text is light or dark on its card its designer decided.
  */
 export function legible(text: Legible, scene: SceneView): Pick<Sighting, "change" | "decided"> {
   if (text.layer.rules) return {};
@@ -31,9 +31,24 @@ export function legible(text: Legible, scene: SceneView): Pick<Sighting, "change
   const op = layer.color === undefined ? "add" : "replace";
   return {
     change: [{ op, path: `${own.path}/color`, value: hexOf(color) }],
-    ...(isLight(color) !== isLight(text.color) && { decided: true }),
+    ...(isLight(color) !== isLight(text.color) && isOnCard(own, scene) && { decided: true }),
   };
 }
+
+/** Whether a text stands on something that was made for it: a shape or group around it, other than the whole scene. */
+const isOnCard = ({ layout, paint, group }: LayerView, { layers }: SceneView): boolean =>
+  layers.some((other) => {
+    const { left, top, width, height } = other.layout.box;
+    const { box } = layout;
+    const around =
+      other.group === group &&
+      left <= box.left &&
+      top <= box.top &&
+      left + width >= box.left + box.width &&
+      top + height >= box.top + box.height;
+    const painted = other.layer.background !== undefined && !fillsScene(other.layer) && other.paint < paint;
+    return painted && (around || other === group);
+  });
 
 /** Whether a color is told better from black than from white. */
 const isLight = (color: Pixel) => contrastOf(color, black) > contrastOf(color, white);

@@ -18,6 +18,9 @@ export interface Arithmetic<T> {
   where(positive: T, value: T): T;
 }
 
+/** By what a length is multiplied to tell whether it is above 0: what rounding leaves of nothing stays next to nothing. */
+export const steep = 1_000_000;
+
 export const numbers: Arithmetic<number> = {
   number: (value) => value,
   px: (value) => value,
@@ -28,5 +31,5 @@ export const numbers: Arithmetic<number> = {
   min: Math.min,
   max: Math.max,
   clamp: (low, value, high) => Math.max(low, Math.min(value, high)),
-  where: (positive, value) => (positive > 0 ? value : 0),
+  where: (positive, value) => Math.max(0, Math.min(steep * positive, value)),
 };

@@ -1,5 +1,5 @@
 export { blurAt, hazedOpacity } from "./air.ts";
-export { type Arithmetic, numbers } from "./arithmetic.ts";
+export { type Arithmetic, numbers, steep } from "./arithmetic.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, intersection, intersects, type Size } from "./box.ts";

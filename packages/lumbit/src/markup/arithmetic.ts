@@ -1,4 +1,4 @@
-import type { Arithmetic } from "../core/index.ts";
+import { type Arithmetic, steep } from "../core/index.ts";
 import { round } from "./tree.ts";
 
 /** A CSS expression, and how it has to be bracketed inside another one. */
@@ -31,7 +31,7 @@ export const css: Arithmetic<Expression> = {
   max: (...values) => value(`max(${values.map(({ text }) => text).join(", ")})`),
   clamp: (low, of, high) => value(`clamp(${low.text}, ${of.text}, ${high.text})`),
   // No length on a page is a millionth of a px.
-  where: (positive, length) => value(`clamp(0px, ${bracketed(positive, "sum")} * 1000000, ${length.text})`),
+  where: (positive, length) => value(`clamp(0px, ${bracketed(positive, "sum")} * ${steep}, ${length.text})`),
 };
 
 const sum = (terms: readonly Expression[], sign: string, later: (term: Expression) => string): Expression => {

@@ -35,13 +35,15 @@ type Loading = "now" | "soon" | "late";
 /** The elements of a scene. Pictures of scenes below the first screen load late. */
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
-  const children = (layers: AnyLayer[], still: boolean) =>
-    layers.map((layer) =>
-      layerElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets }),
-    );
   const stage = (layers: AnyLayer[], still = false) =>
     layers.length > 0
-      ? [element("div", { class: still ? "lumbit-fixed" : "lumbit-stage" }, children(layers, still))]
+      ? [
+          element(
+            "div",
+            { class: still ? "lumbit-fixed" : "lumbit-stage" },
+            layers.map((layer) => layerElement(layer, still, late, assets)),
+          ),
+        ]
       : [];
   const inside = [
     ...stage(fixed, true),
@@ -65,6 +67,10 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     isHeld(scene) ? [element("div", { class: classes("lumbit-held", crossed) }, inside)] : inside,
   );
 }
+
+/** The element of a layer in a scene, its pane around it where it has one; `still` where plain CSS fixes it. */
+export const layerElement = (layer: AnyLayer, still: boolean, late: boolean, assets: Assets): Element =>
+  panedElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets });
 
 /** The picture behind all scenes. */
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
@@ -125,7 +131,7 @@ interface Drawing {
   slide?: "slide" | "inside";
 }
 
-function layerElement(layer: AnyLayer, drawing: Drawing): Element {
+function panedElement(layer: AnyLayer, drawing: Drawing): Element {
   const own = drawnElement(layer, drawing);
   return isBoxed(layer)
     ? element(
@@ -174,7 +180,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
           "div",
           { class: "lumbit-row lumbit-ramped" },
           layer.layers.map((child, index) =>
-            layerElement(child, {
+            panedElement(child, {
               ...drawing,
               still: true,
               loading: index > 0 && loading === "now" ? "late" : loading,
@@ -188,7 +194,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     return element(
       "div",
       attributes,
-      layer.layers.map((child) => layerElement(child, { ...drawing, still: true, slide: slide && "inside" })),
+      layer.layers.map((child) => panedElement(child, { ...drawing, still: true, slide: slide && "inside" })),
     );
   if (!isImage(layer)) return element("div", attributes);
   const image = element("img", {

@@ -1,9 +1,10 @@
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { motionConditions, swipeMedia } from "./conditions.ts";
-export { backdropElement, sceneElement } from "./elements.ts";
+export { backdropElement, layerElement, sceneElement } from "./elements.ts";
+export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss } from "./model.css.ts";
-export { motionCss } from "./motion.ts";
+export { layerKeyframes, motionCss } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
 export {
   filterCss,
@@ -16,8 +17,17 @@ export {
 } from "./ramp.ts";
 export { reachCss } from "./reach.css.ts";
 export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
+export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
-export { pageRules, sceneKeyframes, sceneRules, sceneSelector, settleCss } from "./scene.ts";
+export {
+  layerContext,
+  ownSceneRules,
+  pageRules,
+  sceneKeyframes,
+  sceneRules,
+  sceneSelector,
+  settleCss,
+} from "./scene.ts";
 export { skipCss } from "./skip.css.ts";
 export { type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

@@ -76,10 +76,29 @@ export interface Neighbours {
 /** The style of a scene and its layers. */
 export function sceneRules(
   scene: Scene,
-  pageLook: PageLook,
+  look: PageLook,
   assets: Assets,
   neighbours?: Neighbours,
 ): StyleRule[] {
+  const context = layerContext(scene, look, assets);
+  return [
+    ...ownSceneRules(scene, neighbours),
+    ...scene.layers.flatMap((layer) => layerRules(layer, context)),
+  ];
+}
+
+/** What the style of a scene's layers depends on besides them. */
+export const layerContext = (scene: Scene, look: PageLook, assets: Assets): LayerContext => ({
+  scene: sceneSelector(scene),
+  look,
+  sizeOf: (image) => assets.pictures[image],
+  ems: assets.ems ?? estimatedEms,
+  pushed: [scene, look, ...(scene.rules ?? []), ...(look.rules ?? [])].some(({ camera }) => camera?.push),
+  fixed: stageLayers(scene, look).fixed,
+});
+
+/** The style of a scene without its layers. */
+export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[] {
   const selector = sceneSelector(scene);
   const flows = scene.content !== undefined;
   const model = (settings: SceneSettings, whole: boolean): Declarations => ({
@@ -121,16 +140,6 @@ export function sceneRules(
         : []),
     ];
   };
-  const context: LayerContext = {
-    scene: selector,
-    look: pageLook,
-    sizeOf: (image) => assets.pictures[image],
-    ems: assets.ems ?? estimatedEms,
-    pushed: [scene, pageLook, ...(scene.rules ?? []), ...(pageLook.rules ?? [])].some(
-      ({ camera }) => camera?.push,
-    ),
-    fixed: stageLayers(scene, pageLook).fixed,
-  };
   const edges = neighbours && {
     "--lumbit-before": extentCss(neighbours.before),
     "--lumbit-after": extentCss(neighbours.after),
@@ -155,7 +164,6 @@ export function sceneRules(
         ...(block.background ? [{ selector: `${own} > a`, declarations: buttonCss(block) }] : []),
       ];
     }),
-    ...scene.layers.flatMap((layer) => layerRules(layer, context)),
   ];
 }
 

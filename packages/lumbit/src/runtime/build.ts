@@ -16,6 +16,7 @@ import {
   sceneRules,
   sceneSelector,
 } from "../markup/index.ts";
+import { emsOf } from "./ems.ts";
 import { liveElement, rememberAttributes } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet } from "./sheet.ts";
@@ -93,20 +94,3 @@ const isFileOf = (
   url: string,
   base: string,
 ) => [image, ...Object.values(variants)].some((file) => new URL(file, base).href === url);
-
-/**
- * How wide a text's widest line is, in font sizes, whatever moves or scales it. Measured at a large size, because
- * browsers may round the letters of small ones to whole pixels.
- */
-function emsOf(element: HTMLElement | null): number {
-  if (!element?.firstChild) return 1;
-  const size = 1000;
-  element.style.setProperty("font-size", `${size}px`, "important");
-  const range = element.ownerDocument.createRange();
-  range.selectNodeContents(element);
-  const scale =
-    element.getBoundingClientRect().width / Number.parseFloat(getComputedStyle(element).width) || 1;
-  const ems = range.getBoundingClientRect().width / scale / size;
-  element.style.removeProperty("font-size");
-  return Number(ems.toFixed(4)) || 1;
-}

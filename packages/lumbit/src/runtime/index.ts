@@ -1,8 +1,11 @@
 export type { Layer } from "../core/layer.ts";
 export type { Page, PageLook } from "../core/page.ts";
 export type { Scene } from "../core/scene.ts";
+export type { Assets } from "../markup/index.ts";
 export { AttributeError } from "./attribute-error.ts";
 export type { Driver } from "./driver.ts";
+export type { Mounted } from "./enliven.ts";
 export type { Listener, SceneEvents } from "./events.ts";
-export { type Mounted, type MountOptions, mount } from "./mount.ts";
+export { type MountOptions, mount } from "./mount.ts";
+export { type MountedPage, mountPage } from "./mount-page.ts";
 export { type ScriptedOptions, scriptedDriver } from "./scripted.ts";

@@ -8,6 +8,7 @@ import {
   pageRules,
   propertyCss,
   reachCss,
+  resetCss,
   ruleCss,
   type StyleRule,
   sceneKeyframes,
@@ -55,12 +56,6 @@ export function pageCss(page: Page, assets: Assets): string {
 
 /** Whether so many layers are out of view at any time that it pays to skip them. */
 const isLong = ({ scenes }: Page) => scenes.reduce((sum, { layers }) => sum + layers.length, 0) > 300;
-
-const resetCss = `*, ::before, ::after { box-sizing: border-box; }
-html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
-body { margin: 0; }
-a { color: inherit; }
-`;
 
 /** A rule that names a font, with what stands in for it until it is loaded behind it in its list. */
 function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleRule {

@@ -1,0 +1,255 @@
+import { existsSync, readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import fc from "fast-check";
+import type { Layer, Page as PageFile } from "lumbit/core";
+import type { Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { type Chromium, openChromium } from "./chromium.ts";
+import { lumbit, root, temporaryFolder } from "./command.ts";
+
+/** A whole page in a document of its own, that can be changed: the demo, against the site that is built of it. */
+const demo = join(root, "examples/tidehouse");
+const source = JSON.parse(readFileSync(join(demo, "page.json"), "utf8")) as PageFile;
+let browser: Chromium;
+let server: Server;
+let origin: string;
+let site: string;
+const types: Record<string, string> = {
+  js: "text/javascript",
+  css: "text/css",
+  webp: "image/webp",
+  woff2: "font/woff2",
+};
+
+beforeAll(async () => {
+  site = join(temporaryFolder(), "site");
+  await lumbit(["build", join(demo, "page.json"), "-o", site], demo);
+  server = createServer((request, response) => {
+    const path = String(request.url);
+    const policy = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'";
+    const file = [join(root, "packages/lumbit"), site, demo]
+      .map((home) => join(home, path))
+      .find((file) => existsSync(file));
+    const blank = path === "/";
+    response.writeHead(blank || file ? 200 : 404, {
+      "content-type": types[path.slice(path.lastIndexOf(".") + 1)] ?? "text/html; charset=utf-8",
+      "content-security-policy": policy,
+    });
+    response.end(
+      blank ? "<!doctype html><html><head></head><body></body></html>" : file && readFileSync(file),
+    );
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  browser = await openChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  server?.close();
+});
+
+const open = async (path: string, viewport: { width: number; height: number }): Promise<Page> => {
+  const page = await browser.newPage({ viewport });
+  await page.goto(`${origin}/${path}`, { waitUntil: "load" });
+  await page.evaluate("document.fonts.ready");
+  return page;
+};
+/** Sizes of the files as the command knows them: those in the built page's own markup. */
+const pictures = async (built: Page) =>
+  built.evaluate(
+    () =>
+      Object.fromEntries(
+        [...document.images].map((image) => [
+          image.getAttribute("src"),
+          { width: Number(image.getAttribute("width")), height: Number(image.getAttribute("height")) },
+        ]),
+      ) as Record<string, { width: number; height: number }>,
+  );
+const mounted = async (page: Page, file: PageFile, driver: string, sizes: object) => {
+  await page.evaluate('import("/dist/lumbit.js").then((lumbit) => void Object.assign(window, lumbit))');
+  await page.evaluate(
+    ([file, driver, sizes]) => {
+      const { mountPage } = window as never as { mountPage: (...of: unknown[]) => unknown };
+      Object.assign(window, { live: mountPage(document, file, { pictures: sizes, fonts: {} }, { driver }) });
+    },
+    [file, driver, sizes] as const,
+  );
+  await page.evaluate("Promise.all([...document.images].map((image) => image.decode().catch(() => {})))");
+  await page.evaluate("document.fonts.ready");
+};
+const frames = (page: Page) =>
+  page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))),
+  );
+const boxes = async (page: Page, scroll: number) => {
+  await page.evaluate((top) => window.scrollTo({ top, behavior: "instant" }), scroll);
+  await frames(page);
+  return page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        "[data-lumbit-layer], [data-lumbit-pane], [data-lumbit-block], [data-lumbit-scene]",
+      ),
+    ].map((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      const { opacity, filter, zIndex } = getComputedStyle(element);
+      const name = Object.values((element as HTMLElement).dataset)
+        .join(" ")
+        .replace("scripted", "native");
+      return { name, numbers: [left, top, width, height], style: [opacity, filter, zIndex].join() };
+    }),
+  );
+};
+const expectSame = (a: Awaited<ReturnType<typeof boxes>>, b: typeof a, within: number, what: string) => {
+  expect(
+    a.map(({ name }) => name),
+    what,
+  ).toEqual(b.map(({ name }) => name));
+  for (const [index, { name, numbers }] of a.entries())
+    for (const [side, value] of numbers.entries())
+      expect(Math.abs(value - (b[index]?.numbers[side] ?? 0)), `${what}: ${name}, ${side}`).toBeLessThan(
+        within,
+      );
+};
+
+const sizesOf = async () => {
+  const built = await open("index.html", { width: 1280, height: 800 });
+  const byUrl = await pictures(built);
+  // Built addresses have the name of the file and a digest.
+  return Object.fromEntries(
+    JSON.stringify(source)
+      .match(/art\/[\w-]+\.webp/g)
+      ?.map((path) => {
+        const name = path.slice(4, -5);
+        const [, size] = Object.entries(byUrl).find(([url]) => url.includes(`/${name}.`)) ?? [];
+        return [path, { url: `/${path}`, ...size }];
+      }) ?? [],
+  );
+};
+
+describe.each(["native", "scripted"])("the demo, %s", (driver) => {
+  test.each([
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ])("is where the built site has it, at $width x $height", async (viewport) => {
+    const built = await open("index.html", viewport);
+    const page = await open("", viewport);
+    await mounted(page, source, driver, await sizesOf());
+    const reach = await built.evaluate("document.documentElement.scrollHeight - innerHeight");
+    expect(await page.evaluate("document.documentElement.scrollHeight - innerHeight")).toBe(reach);
+    // Cues come in their own time: what is compared has come.
+    for (const at of [built, page])
+      for (let scroll = 0; scroll < Number(reach); scroll += viewport.height / 2) await boxes(at, scroll);
+    await page.waitForTimeout(1500);
+    for (const share of [0, 0.07, 0.21, 0.5, 0.83, 1])
+      expectSame(
+        await boxes(page, share * Number(reach)),
+        await boxes(built, share * Number(reach)),
+        0.6,
+        `${share} of the scroll`,
+      );
+  });
+});
+
+const stones = (depths: readonly number[]): Layer[] =>
+  depths.map((depth, index) => ({
+    ...{ name: `stone-${index}`, shape: "rectangle", background: "#0a6", depth },
+    place: { left: `${10 * index}%`, top: "30vh", width: "8%", height: "12vh" },
+  }));
+const shore = (depths: readonly number[], text = "Low water"): PageFile => ({
+  ...{ format: "lumbit/1", title: "Shore", lang: "en", page: { background: "#06202b", color: "#fff" } },
+  scenes: [
+    {
+      name: "shore",
+      height: "150vh",
+      layers: [...stones(depths), { name: "title", text, as: "h1", depth: 0.5 }],
+    },
+    { name: "end", height: "120vh", layers: stones([0.4]) },
+  ],
+});
+
+test.each(["native", "scripted"])(
+  "a change of a depth leaves every element and the styles of all others, %s",
+  async (driver) => {
+    const page = await open("", { width: 1000, height: 700 });
+    const before = shore([0.2, 1, 3]);
+    await mounted(page, before, driver, {});
+    const texts = () =>
+      page.evaluate(() =>
+        document.adoptedStyleSheets.map((sheet) =>
+          [...sheet.cssRules].map(({ cssText }) => cssText).join("\n"),
+        ),
+      );
+    const old = await texts();
+    await page.evaluate("window.elements = [...document.querySelectorAll('*')]");
+    // As an editor does it: what does not change is the same object.
+    await page.evaluate(`{
+    const page = ${JSON.stringify(before)};
+    live.update(page);
+    const [scene, end] = page.scenes;
+    const [first, ...others] = scene.layers;
+    window.next = { ...page, scenes: [{ ...scene, layers: [{ ...first, depth: 4 }, ...others] }, end] };
+    window.writes = 0;
+    const replace = CSSStyleSheet.prototype.replaceSync;
+    CSSStyleSheet.prototype.replaceSync = function (text) { writes++; replace.call(this, text); };
+    live.update(next);
+  }`);
+    expect(await page.evaluate("writes")).toBe(1);
+    const now = await texts();
+    expect(now.filter((text, index) => text !== old[index])).toHaveLength(1);
+    expect(
+      await page.evaluate(
+        "[...document.querySelectorAll('*')].every((element, index) => element === elements[index])",
+      ),
+    ).toBe(true);
+    if (driver === "scripted") await page.evaluate("live.refresh()");
+    const fresh = await open("", { width: 1000, height: 700 });
+    await mounted(fresh, shore([4, 1, 3]), driver, {});
+    for (const scroll of [0, 300, 800])
+      expectSame(await boxes(page, scroll), await boxes(fresh, scroll), 0.1, `${scroll}`);
+  },
+);
+
+test("after any changes a page is as one that is mounted anew", async () => {
+  const page = await open("", { width: 900, height: 600 });
+  const fresh = await open("", { width: 900, height: 600 });
+  await mounted(page, shore([1]), "native", {});
+  const state = fc.record({
+    depths: fc.array(fc.constantFrom(-0.3, 0, 0.5, 2), { maxLength: 4 }),
+    text: fc.constantFrom("Low water", "High\nwater"),
+    more: fc.constantFrom(
+      {},
+      { hold: "40vh" },
+      { content: [{ text: "The water comes in." }] },
+      { relief: 0.5, height: "180vh" },
+    ),
+    swapped: fc.boolean(),
+  });
+  await fc.assert(
+    fc.asyncProperty(state, async ({ depths, text, more, swapped }) => {
+      const { scenes, ...rest } = shore(depths, text);
+      const changed = scenes.map((scene, index) =>
+        index === 0 ? { ...scene, ...more } : scene,
+      ) as PageFile["scenes"];
+      const next = { ...rest, scenes: swapped ? changed.toReversed() : changed };
+      await page.evaluate(
+        (next) => void (window as never as { live: { update(page: unknown): void } }).live.update(next),
+        next,
+      );
+      await fresh.evaluate("window.live?.dispose()");
+      await mounted(fresh, next, "native", {});
+      for (const scroll of [0, 350]) {
+        const [own, other] = [await boxes(page, scroll), await boxes(fresh, scroll)];
+        expectSame(own, other, 0.1, JSON.stringify({ depths, more, swapped, scroll }));
+        expect(own.map(({ style }) => style)).toEqual(other.map(({ style }) => style));
+      }
+    }),
+    { numRuns: 25 },
+  );
+  expect(
+    await fresh.evaluate(
+      "(live.dispose(), document.adoptedStyleSheets.length + document.body.children.length)",
+    ),
+  ).toBe(0);
+});
