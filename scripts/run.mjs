@@ -20,15 +20,26 @@ export function install() {
   if (!current) run("npm", "ci", "--no-audit", "--no-fund");
 }
 
-/** Builds the library and the command, unless what is built is newer than all that it is built from. */
+/** What shows that a package is built. */
+const products = {
+  lumbit: "dist/lumbit.js",
+  composer: "dist/index.html",
+  cli: "dist/lumbit.mjs",
+};
+
+/** Builds the packages, unless what is built is newer than all that it is built from. */
 export function build() {
-  const packages = ["lumbit", "cli"].map((name) => `${root}/packages/${name}`);
-  const built = packages.map((folder) => `${folder}/dist/lumbit.${folder.endsWith("cli") ? "mjs" : "js"}`);
+  const packages = Object.keys(products).map((name) => `${root}/packages/${name}`);
+  const built = Object.entries(products).map(([name, file]) => `${root}/packages/${name}/${file}`);
   const sources = [
     `${root}/package-lock.json`,
     ...packages.flatMap((folder) => [
-      ...["package.json", "tsdown.config.ts"].map((name) => `${folder}/${name}`),
-      ...["src", "scripts"].flatMap((name) => filesIn(`${folder}/${name}`)),
+      ...["package.json", "tsdown.config.ts", "vite.config.ts", "index.html", "stage.html"]
+        .map((name) => `${folder}/${name}`)
+        .filter((file) => existsSync(file)),
+      ...["src", "scripts"].flatMap((name) =>
+        existsSync(`${folder}/${name}`) ? filesIn(`${folder}/${name}`) : [],
+      ),
     ]),
   ];
   const changed = Math.max(...sources.map((file) => statSync(file).mtimeMs));

@@ -103,7 +103,7 @@ await demoSite.close();
 const gazette = join(folder, "gazette");
 const gazettePage = { root: join(root, "examples/gazette"), logLevel: "error", build: { outDir: gazette } };
 await build(gazettePage);
-const served = await servePreview({ ...gazettePage, preview: { host: "127.0.0.1", port: 0 } });
+const _served = await servePreview({ ...gazettePage, preview: { host: "127.0.0.1", port: 0 } });
 await sheet(
   await shots(served.resolvedUrls.local[0], { width: 1280, height: 800, at: [0, 1000, 1800] }),
   800,
@@ -167,17 +167,38 @@ await sheet(
   "starter",
 );
 
+/** Starts a command that serves, and gives its address and what ends it. */
+async function served(...args) {
+  const server = spawn(process.execPath, [command, ...args, "--port", "0"]);
+  const url = await new Promise((resolve) =>
+    server.stdout.on("data", (data) => /http:\S+/.test(data) && resolve(/http:\/\/[\w.:/#]+/.exec(data)[0])),
+  );
+  return { url, end: () => server.kill() };
+}
+
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+const composed = join(folder, "composed");
+cpSync(join(root, "examples/tidehouse"), composed, { recursive: true });
+const composer = await served("compose", join(composed, "page.json"), "--no-open");
+await page.goto(composer.url);
+const card = await page.getByRole("option", { name: /^mid-kelp/ }).boundingBox();
+// Scenes come in at once, cues in their own time.
+await page.waitForTimeout(2500);
+await page.mouse.move(card.x + 44, card.y + 20);
+await page.mouse.down();
+await page.mouse.move(card.x - 60, card.y + 20, { steps: 8 });
+await page.waitForTimeout(500);
+await page.screenshot({ path: target("composer") });
+composer.end();
+
 const spoiled = join(folder, "spoiled");
 cpSync(starter, spoiled, { recursive: true });
-const preview = spawn(process.execPath, [command, "preview", join(spoiled, "page.json"), "--port", "0"]);
-const url = await new Promise((resolve) =>
-  preview.stdout.on("data", (data) => /http:\S+/.test(data) && resolve(/http:\/\/[\d.:]+\//.exec(data)[0])),
-);
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(url);
 const file = join(spoiled, "page.json");
+const preview = await served("preview", file);
+await page.goto(preview.url);
 writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 5', '"deph": 5').replace('"48px"', '"48"'));
 await page.getByRole("alert").waitFor();
 await page.screenshot({ path: target("preview-faults") });
-preview.kill();
+preview.end();
 await browser.close();

@@ -31,7 +31,8 @@ describe.each(files)("%s", (file) => {
     await lumbit(["new", "earlier"], folder);
     for (const line of own) {
       const args = line.split(" ").slice(1);
-      if (args[0] === "preview") await serves(process.execPath, [program, ...args, "--port", "0"], folder);
+      const serving = { preview: ["--port", "0"], compose: ["--port", "0", "--no-open"] }[args[0] ?? ""];
+      if (serving) await serves(process.execPath, [program, ...args, ...serving], folder);
       else expect(await lumbit(args, folder), line).toMatchObject({ status: 0, stderr: "" });
     }
   });
@@ -83,7 +84,10 @@ test("npx lumbit runs in the repository", () => {
   expect(stdout.trim()).toBe(JSON.parse(read("packages/cli/package.json")).version);
 });
 
-test("npm run demo serves the demo", () => serves("npm", ["run", "demo", "--", "--port", "0"], root));
+test.each(["demo", "compose"])("npm run %s serves the demo", (script) => {
+  const more = script === "compose" ? ["--no-open"] : [];
+  return serves("npm", ["run", script, "--", "--port", "0", ...more], root);
+});
 
 test.each(settingsDocuments)("the tables of settings in %s are those of the library", (file) => {
   const text = read(file);
@@ -115,7 +119,7 @@ async function serves(program: string, args: string[], cwd: string): Promise<voi
     server.stdout.on("data", (data) => (output += data));
     await expect.poll(() => output, { timeout: 100_000 }).toMatch(/http:\/\/127\.0\.0\.1:\d+\//);
     const response = await fetch(String(/http:\S+/.exec(output)?.[0]));
-    expect(await response.text()).toContain("data-lumbit-scene");
+    expect(await response.text()).toMatch(/data-lumbit-scene|id="composer"/);
   } finally {
     process.kill(-Number(server.pid));
   }

@@ -41,6 +41,9 @@ export interface Project {
 export interface ProjectReading {
   project?: Project;
   faults: Fault[];
+  /** Those of its files that are sound. */
+  pictures: PictureAsset[];
+  fonts: FontAsset[];
   /** Absolute paths of the page file and all files that it names, there or not. */
   files: string[];
 }
@@ -75,10 +78,13 @@ export async function readProject(file: string): Promise<ProjectReading> {
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
   const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);
-  if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
-  if (!page || faults.length > 0) return { faults: faults.sort(inOrder), files };
   const pictures = assets.filter((asset): asset is PictureAsset => "width" in asset);
-  return { project: { file, page, pictures, fonts, source }, faults, files };
+  if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
+  const sound = page && faults.length === 0;
+  return {
+    ...(sound && { project: { file, page, pictures, fonts, source } }),
+    ...{ faults: faults.sort(inOrder), pictures, fonts, files },
+  };
 }
 
 /**

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from "commander";
 import { buildCommand } from "./commands/build.ts";
 import { checkCommand } from "./commands/check.ts";
+import { composeCommand } from "./commands/compose.ts";
 import { measureCommand } from "./commands/measure.ts";
 import { newCommand } from "./commands/new.ts";
 import { previewCommand } from "./commands/preview.ts";
@@ -14,7 +15,15 @@ export async function run(args: readonly string[]): Promise<void> {
     .version(version)
     .exitOverride()
     .showHelpAfterError("(lumbit --help shows what there is)");
-  for (const make of [newCommand, previewCommand, checkCommand, measureCommand, proofCommand, buildCommand]) {
+  for (const make of [
+    newCommand,
+    composeCommand,
+    previewCommand,
+    checkCommand,
+    measureCommand,
+    proofCommand,
+    buildCommand,
+  ]) {
     const command = make().exitOverride();
     program.addCommand(command.showHelpAfterError(`(lumbit ${command.name()} --help shows an example)`));
   }

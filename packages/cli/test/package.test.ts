@@ -8,9 +8,10 @@ test("the packed packages install into an empty folder and npx lumbit runs there
   const folder = temporaryFolder();
   const npm = (...args: string[]) =>
     execFileSync("npm", args, { cwd: folder, stdio: "pipe", encoding: "utf8" });
-  for (const workspace of ["packages/lumbit", "packages/cli"]) npm("pack", join(root, workspace), "--silent");
+  for (const workspace of ["packages/lumbit", "packages/composer", "packages/cli"])
+    npm("pack", join(root, workspace), "--silent");
   const archives = readdirSync(folder).filter((name) => name.endsWith(".tgz"));
-  expect(archives).toHaveLength(2);
+  expect(archives).toHaveLength(3);
   writeFileSync(join(folder, "package.json"), "{}");
   npm("install", "--no-audit", "--no-fund", "--prefer-offline", ...archives.map((name) => `./${name}`));
 

@@ -1,4 +1,5 @@
-import { Command, InvalidArgumentError } from "commander";
+import { Command } from "commander";
+import { parsePort } from "../port.ts";
 
 export const previewCommand = () =>
   new Command("preview")
@@ -7,10 +8,3 @@ export const previewCommand = () =>
     .option("--port <number>", "the port to listen on; 0 takes a free one", parsePort, 4380)
     .addHelpText("after", "\nExample:\n  lumbit preview page.json\nIt runs until you press Ctrl+C.")
     .action(async (file, options) => (await import("../actions/preview.ts")).preview(file, options));
-
-function parsePort(text: string): number {
-  const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new InvalidArgumentError("A port is a whole number from 0 to 65535.");
-  return port;
-}

@@ -3,7 +3,7 @@
  * that. What else the core has, the library's other parts and its tools take from `index.ts`.
  */
 export type { Box, Size } from "./box.ts";
-export { depthAt, speedAt } from "./depth.ts";
+export { depthAt, speedAt, speedOf } from "./depth.ts";
 export { driftOf } from "./drift.ts";
 export { allLayers } from "./kinds.ts";
 export type { AnyLayer, GroupLayer, ImageLayer, Layer, ShapeLayer, Slide, TextLayer } from "./layer.ts";

@@ -1,0 +1,11 @@
+import { Command } from "commander";
+import { parsePort } from "../port.ts";
+
+export const composeCommand = () =>
+  new Command("compose")
+    .description("open a page in the composer, where depths are set by dragging and every screen follows")
+    .argument("<page>", "the page file")
+    .option("--port <number>", "the port to listen on; 0 takes a free one", parsePort, 4390)
+    .option("--no-open", "print the address without opening it")
+    .addHelpText("after", "\nExample:\n  lumbit compose page.json\nIt runs until you press Ctrl+C.")
+    .action(async (file, options) => (await import("../actions/compose.ts")).compose(file, options));

@@ -1,0 +1,186 @@
+import { randomBytes, timingSafeEqual } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
+import type { AddressInfo } from "node:net";
+import { dirname, join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+import chokidar from "chokidar";
+import { contentType } from "../preview/content-type.ts";
+import { Problem } from "../problem.ts";
+import { PageFolder } from "./page-folder.ts";
+
+export interface ServedComposer {
+  /** With the token, in the fragment, which browsers send nowhere. */
+  url: string;
+  close(): Promise<void>;
+}
+
+/** A page file may be this large, in bytes; what is sent beyond is not read. */
+const mostText = 10 * 1024 * 1024;
+
+/**
+ * Serves the composer for a page file on a loopback address. Everything of the page wants the token that is made at the
+ * start, and comes from its folder only.
+ *
+ * @throws Problem when the page file cannot be read at the start, or the port is taken
+ */
+export async function startComposer(file: string, port: number): Promise<ServedComposer> {
+  const token = randomBytes(16).toString("hex");
+  const address = `files/${token}/`;
+  const folder = new PageFolder(file);
+  await folder.open(address);
+  const app = builtApp();
+  const listeners = new Set<ServerResponse>();
+  // The folder too: a file that is gone is watched no more, and comes back in it.
+  const watcher = chokidar.watch([dirname(resolve(file)), ...folder.files], {
+    depth: 0,
+    ignoreInitial: true,
+    awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
+  });
+  watcher.on("all", (_, path) => {
+    if (!folder.files.includes(resolve(path))) return;
+    for (const listener of listeners) listener.write("data: changed\n\n");
+  });
+
+  const server = createServer((request, response) => {
+    answer(request, response).catch((error) => respond(response, 500, Problem.from(error).message));
+  });
+
+  async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    const url = new URL(request.url ?? "/", "http://127.0.0.1");
+    if (!isOwn(request)) return respond(response, 403, "only the composer's own page may ask");
+    const path = decoded(url.pathname).slice(1);
+    if (path === "") return respondApp(response, String(app.get("index.html")));
+    if (path === "favicon.ico") return void response.writeHead(204, headers).end();
+    const built = app.get(path);
+    if (built) return respond(response, 200, built, path);
+    if (path.startsWith("files/")) {
+      const [given = "", ...parts] = path.slice("files/".length).split("/");
+      const name = parts.join("/");
+      const bytes = isToken(given) ? folder.asset(name) : undefined;
+      return bytes ? respond(response, 200, bytes, name) : respond(response, 404, "there is no such file");
+    }
+    if (!path.startsWith("api/")) return respond(response, 404, "there is nothing here");
+    const given = url.searchParams.get("token") ?? request.headers.authorization?.replace(/^Bearer /, "");
+    if (!isToken(given ?? ""))
+      return respond(response, 401, "open the address that lumbit compose prints: it has a token in it");
+    if (path === "api/page" && request.method === "GET") {
+      const kept = await folder.open(address);
+      watcher.add([...folder.files]);
+      return respond(response, 200, JSON.stringify(kept), "page.json");
+    }
+    if (path === "api/page" && request.method === "PUT") {
+      const { text, version } = JSON.parse(await bodyOf(request));
+      const saved = await folder.save(String(text), String(version));
+      return saved === undefined
+        ? respond(response, 409, JSON.stringify(await folder.open(address)), "page.json")
+        : respond(response, 200, JSON.stringify({ version: saved }), "page.json");
+    }
+    if (path === "api/events") {
+      response.writeHead(200, { ...headers, "content-type": "text/event-stream" });
+      response.write(": here\n\n");
+      listeners.add(response);
+      request.on("close", () => void listeners.delete(response));
+      return;
+    }
+    respond(response, 404, "there is nothing here");
+  }
+
+  const isToken = (given: string): boolean =>
+    given.length === token.length && timingSafeEqual(Buffer.from(given), Buffer.from(token));
+
+  await new Promise<void>((listening, reject) => {
+    server.once("error", (error: NodeJS.ErrnoException) =>
+      reject(
+        error.code === "EADDRINUSE"
+          ? new Problem(`port ${port} is taken; choose another with --port, or 0 for a free one`)
+          : error,
+      ),
+    );
+    server.listen(port, "127.0.0.1", listening);
+  }).catch(async (error) => {
+    await watcher.close();
+    throw error;
+  });
+  return {
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/#${token}`,
+    async close() {
+      await watcher.close();
+      const closed = new Promise((done) => server.close(done));
+      server.closeAllConnections();
+      await closed;
+    },
+  };
+}
+
+/** Whether a request is of this address, and of a page of it: no foreign site may ask through a designer's browser. */
+function isOwn({ headers: { host = "", origin } }: IncomingMessage): boolean {
+  if (!/^(127\.0\.0\.1|localhost)(:\d+)?$/.test(host)) return false;
+  // Stages have no origin of their own: they get pictures and fonts, whose addresses have the token in them.
+  return origin === undefined || origin === "null" || origin === `http://${host}`;
+}
+
+const headers = {
+  "cache-control": "no-store",
+  "content-security-policy":
+    "default-src 'none'; img-src 'self'; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'",
+  "x-content-type-options": "nosniff",
+  "referrer-policy": "no-referrer",
+};
+
+/** The app's own document. Its component set writes a style element, for which it finds a nonce here. */
+function respondApp(response: ServerResponse, html: string): void {
+  const nonce = randomBytes(16).toString("base64");
+  response
+    .writeHead(200, {
+      ...headers,
+      "content-type": contentType("index.html"),
+      "content-security-policy": headers["content-security-policy"].replace(
+        "style-src 'self'",
+        `style-src 'self' 'nonce-${nonce}'`,
+      ),
+    })
+    .end(html.replace('property="csp-nonce"', `property="csp-nonce" nonce="${nonce}"`));
+}
+
+function respond(
+  response: ServerResponse,
+  status: number,
+  content: string | Buffer,
+  name = "message.txt",
+): void {
+  // A stage is a document without an origin: it may load scripts and fonts only where anybody may.
+  const shared = /\.(js|woff2?|ttf|otf)$/i.test(name) && { "access-control-allow-origin": "*" };
+  response.writeHead(status, { ...headers, ...shared, "content-type": contentType(name) }).end(content);
+}
+
+/** The composer's own files, by their paths in it. */
+function builtApp(): Map<string, Buffer> {
+  const home = join(dirname(fileURLToPath(import.meta.resolve("@lumbit/composer/package.json"))), "dist");
+  const files = readdirSync(home, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile());
+  return new Map(
+    files.map(({ parentPath, name }) => {
+      const file = join(parentPath, name);
+      return [file.slice(home.length + 1).replaceAll("\\", "/"), readFileSync(file)];
+    }),
+  );
+}
+
+async function bodyOf(request: IncomingMessage): Promise<string> {
+  const parts: Buffer[] = [];
+  let size = 0;
+  for await (const part of request) {
+    size += part.length;
+    if (size > mostText) throw new Problem("the page file would be larger than 10 MB");
+    parts.push(part);
+  }
+  return Buffer.concat(parts).toString("utf8");
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return "/";
+  }
+}

@@ -1,0 +1,49 @@
+import { formatFault } from "lumbit/document";
+import { Button } from "react-aria-components";
+import { useComposed, useComposer } from "../state/context.ts";
+import type { Saving } from "../state/store.ts";
+
+const words = (saving: Saving): string =>
+  saving === "saved"
+    ? "saved"
+    : saving === "saving"
+      ? "saving …"
+      : saving === "unreachable"
+        ? "not saved: lumbit compose does not answer; it is tried again"
+        : `not saved: ${saving.problem}`;
+
+/** The page's name, whether it is saved, and the way back. */
+export function Bar() {
+  const composer = useComposer();
+  const { name, saving, history, faults, other } = useComposed((state) => state);
+  const [undo, redo] = [history.past.at(-1), history.future.at(-1)];
+  return (
+    <header className="bar">
+      <h1>{name}</h1>
+      <p className={saving === "saved" || saving === "saving" ? "quiet" : "problem"} role="status">
+        {words(saving)}
+      </p>
+      <div className="group">
+        <Button isDisabled={!undo} onPress={composer.undo}>
+          Undo{undo ? ` ${undo.name}` : ""}
+        </Button>
+        <Button isDisabled={!redo} onPress={composer.redo}>
+          Redo{redo ? ` ${redo.name}` : ""}
+        </Button>
+      </div>
+      {faults.length > 0 && (
+        <p className="problem" role="alert">
+          The page file has {faults.length === 1 ? "a fault" : `${faults.length} faults`}; the last good page
+          stays. {faults[0] && formatFault(faults[0])}
+        </p>
+      )}
+      {other && (
+        <div className="problem group" role="alert">
+          Another program has changed the file too.
+          <Button onPress={() => composer.choose("mine")}>Keep what is here</Button>
+          <Button onPress={() => composer.choose("theirs")}>Take what is there</Button>
+        </div>
+      )}
+    </header>
+  );
+}

@@ -1,0 +1,13 @@
+import type { Layer } from "lumbit/core";
+
+/** What a layer is, with its article. */
+export const isNamedBy = (layer: Layer): string =>
+  layer.image !== undefined
+    ? "a picture"
+    : layer.text !== undefined
+      ? "a text"
+      : layer.shape !== undefined
+        ? "a shape"
+        : layer.reel
+          ? "a reel"
+          : "a group";

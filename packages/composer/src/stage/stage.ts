@@ -1,0 +1,67 @@
+import { applyPatches, enablePatches } from "immer";
+import { type Assets, type MountedPage, mountPage } from "lumbit";
+import type { Page } from "lumbit/core";
+import type { FromStage, Moment, ToStage } from "./messages.ts";
+
+/*
+ * One screen: the real page, in a frame of its own that cannot reach the composer. It is told what to show through a
+ * port, which is all that it has of it.
+ */
+
+enablePatches();
+
+let shown: { page: Page; live: MountedPage } | undefined;
+/** Where the composer has scrolled to: what comes of that is not told back. */
+let told: number | undefined;
+
+addEventListener("message", ({ ports: [port] }) => {
+  if (!port) return;
+  const tell = (message: FromStage) => port.postMessage(message);
+  port.onmessage = ({ data }: MessageEvent<ToStage>) => {
+    if (data.kind === "show") {
+      show(data.page, data.assets);
+      tell({ kind: "shown" });
+    } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches));
+    else if (data.kind === "scroll") scrollToMoment(data.to);
+  };
+  addEventListener("scroll", () => {
+    if (told !== undefined && Math.abs(scrollY - told) < 1) return;
+    told = undefined;
+    const to = momentHere();
+    if (to) tell({ kind: "scrolled", to });
+  });
+});
+
+function show(page: Page, assets?: Assets): void {
+  if (shown) shown.live.update(page, assets);
+  else if (assets) shown = { page, live: mountPage(document, page, assets) };
+  if (shown) shown.page = page;
+}
+
+const scenes = () => [...document.querySelectorAll<HTMLElement>("main > [data-lumbit-scene]")];
+
+/** Where a scene's passage begins, in px of scroll, and how long it is. */
+function passageOf(scene: HTMLElement): { start: number; length: number } {
+  const { top, height } = scene.getBoundingClientRect();
+  return { start: top + scrollY - innerHeight, length: innerHeight + height };
+}
+
+/** The moment of the scene in the middle of the screen. */
+function momentHere(): Moment | undefined {
+  const middle = innerHeight / 2;
+  const scene = scenes().find((scene) => {
+    const { top, bottom } = scene.getBoundingClientRect();
+    return top <= middle && bottom > middle;
+  });
+  if (!scene) return undefined;
+  const { start, length } = passageOf(scene);
+  return { scene: scene.dataset.lumbitScene ?? "", share: (scrollY - start) / length };
+}
+
+function scrollToMoment({ scene: name, share }: Moment): void {
+  const scene = scenes().find(({ dataset }) => dataset.lumbitScene === name);
+  if (!scene) return;
+  const { start, length } = passageOf(scene);
+  scrollTo({ top: start + share * length, behavior: "instant" });
+  told = scrollY;
+}

@@ -1,0 +1,187 @@
+import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Page as PageFile } from "lumbit/core";
+import type { Frame, Page } from "playwright-core";
+import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from "vitest";
+import { accessibilityFaults, type Chromium, openChromium } from "../../../test/chromium.ts";
+import { root, temporaryFolder } from "../../../test/command.ts";
+import { startComposer } from "../../cli/src/compose/compose.ts";
+
+/** The composer with the demo, driven as a person would, by roles and names. */
+let browser: Chromium;
+let served: Awaited<ReturnType<typeof startComposer>>;
+let file: string;
+let page: Page;
+
+beforeAll(async () => {
+  browser = await openChromium();
+});
+afterAll(() => browser?.close());
+beforeEach(async () => {
+  const folder = join(temporaryFolder(), "tidehouse");
+  cpSync(join(root, "examples/tidehouse"), folder, { recursive: true });
+  file = join(folder, "page.json");
+  served = await startComposer(file, 0);
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(served.url);
+  await stagesShow();
+});
+afterEach(async () => {
+  await page.close();
+  await served.close();
+});
+
+const stages = () => page.frames().filter((frame) => frame !== page.mainFrame());
+const stagesShow = async () => {
+  await page.getByRole("option", { name: /^mid-kelp/ }).waitFor();
+  await expect.poll(() => stages().length).toBe(2);
+  for (const frame of stages()) await frame.waitForSelector('[data-lumbit-layer="title"]');
+};
+const onDisk = () => JSON.parse(readFileSync(file, "utf8")) as PageFile;
+const depthOnDisk = (name: string) => onDisk().scenes[0]?.layers.find((layer) => layer.name === name)?.depth;
+const card = (name: string) => page.getByRole("option", { name: new RegExp(`^${name}`) });
+const speedOn = (frame: Frame, name: string) =>
+  frame.evaluate(
+    (name) =>
+      getComputedStyle(document.querySelector(`[data-lumbit-layer="${name}"]`) as Element).getPropertyValue(
+        "--lumbit-speed",
+      ),
+    name,
+  );
+const middleOf = async (name: string) => {
+  const box = await card(name).boundingBox();
+  if (!box) throw new Error(`${name} has no card`);
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+const saved = () => expect.poll(() => page.getByRole("status").textContent()).toBe("saved");
+
+test("dragging a card changes its depth on every stage at once, then in the file, and undo takes it back", async () => {
+  const before = readFileSync(file, "utf8");
+  const from = await middleOf("mid-kelp");
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let step = 1; step <= 10; step++) await page.mouse.move(from.x - 18 * step, from.y + step);
+  // While the hand is on it both screens have followed, and nothing is written.
+  const speeds = () => Promise.all(stages().map((frame) => speedOn(frame, "mid-kelp")));
+  await expect.poll(async () => new Set(await speeds()).size).toBe(1);
+  await expect.poll(async () => Number((await speeds())[0])).toBeGreaterThan(1);
+  expect(readFileSync(file, "utf8")).toBe(before);
+  await page.mouse.up();
+  await expect.poll(() => Number(depthOnDisk("mid-kelp"))).toBeLessThan(0);
+  const [speed] = await speeds();
+  expect(Number(speed)).toBeCloseTo(1 / (1 + Number(depthOnDisk("mid-kelp"))), 4);
+  // One line of the file is another one.
+  const lines = readFileSync(file, "utf8").split("\n");
+  expect(lines.filter((line, index) => line !== before.split("\n")[index])).toHaveLength(1);
+  await page.getByRole("button", { name: "Undo mid-kelp: depth" }).click();
+  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
+  await expect.poll(async () => Number((await speeds())[0])).toBeCloseTo(1 / 1.45, 4);
+  await page.getByRole("button", { name: "Redo mid-kelp: depth" }).click();
+  await expect.poll(() => readFileSync(file, "utf8")).toBe(lines.join("\n"));
+});
+
+test("undo goes on after the window was loaded anew", async () => {
+  const before = readFileSync(file, "utf8");
+  await card("snow").click();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect
+    .poll(() => depthOnDisk("snow"))
+    .not.toBe(
+      JSON.parse(before).scenes[0].layers.find(({ name }: { name: string }) => name === "snow").depth,
+    );
+  await saved();
+  await page.reload();
+  await stagesShow();
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
+});
+
+test("everything can be done from the keyboard, and a depth can be typed", async () => {
+  await page.getByRole("listbox", { name: /^Layers of descent/ }).focus();
+  await page.keyboard.press("ArrowDown");
+  const heading = page.getByRole("complementary", { name: "Caption" }).getByRole("heading");
+  await expect.poll(() => heading.textContent()).not.toBe("descent");
+  const name = String(await heading.textContent());
+  const depth = depthOnDisk(name);
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(() => depthOnDisk(name)).not.toBe(depth);
+  await card("title").click();
+  await page.getByRole("textbox", { name: "Depth" }).fill("4");
+  await page.keyboard.press("Enter");
+  await expect.poll(() => depthOnDisk("title")).toBe(4);
+});
+
+test("stages scroll together by the share of the scene's passage", async () => {
+  const [laptop, telephone] = stages() as [Frame, Frame];
+  const share = (frame: Frame, scene: string) =>
+    frame.evaluate((name) => {
+      const { top, height } = (
+        document.querySelector(`[data-lumbit-scene="${name}"]`) as Element
+      ).getBoundingClientRect();
+      return (innerHeight - top) / (innerHeight + height);
+    }, scene);
+  await page.getByRole("option", { name: "tides" }).click();
+  for (const frame of stages()) await expect.poll(() => share(frame, "tides")).toBeCloseTo(0.5, 1);
+  await laptop.evaluate("scrollBy({ top: 200, behavior: 'instant' })");
+  const at = await share(laptop, "tides");
+  await expect.poll(() => share(telephone, "tides")).toBeCloseTo(at, 1);
+});
+
+test("what another program writes is taken over, and can be taken back", async () => {
+  const before = readFileSync(file, "utf8");
+  writeFileSync(file, before.replace('"depth": 0.45', '"depth": 2.5'));
+  for (const frame of stages())
+    await expect.poll(() => speedOn(frame, "mid-kelp")).toBe(String(Number((1 / 3.5).toFixed(8))));
+  await page.getByRole("button", { name: "Undo changed by another program" }).click();
+  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
+});
+
+test("a broken file says where, and leaves the last good page on the stages", async () => {
+  writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 0.45', '"depth": "far"'));
+  await expect.poll(() => page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
+  for (const frame of stages()) expect(await frame.locator('[data-lumbit-layer="mid-kelp"]').count()).toBe(1);
+});
+
+test("a file that is gone is said, and what was done is written when it is back", async () => {
+  const before = readFileSync(file, "utf8");
+  rmSync(file);
+  await card("snow").click();
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(() => page.getByRole("status").textContent()).toContain("not there any more");
+  writeFileSync(file, before);
+  await saved();
+  expect(readFileSync(file, "utf8")).not.toBe(before);
+});
+
+test("the page under work cannot reach the composer, and nobody without the token or from elsewhere the page", async () => {
+  const { origin, hash } = new URL(served.url);
+  const token = hash.slice(1);
+  const status = async (path: string, headers: Record<string, string> = {}) =>
+    (await fetch(`${origin}/${path}`, { headers })).status;
+  expect(await status("api/page")).toBe(401);
+  expect(await status("api/page", { authorization: "Bearer 00" })).toBe(401);
+  expect(await status("api/page", { authorization: `Bearer ${token}` })).toBe(200);
+  expect(await status("api/page", { authorization: `Bearer ${token}`, origin: "http://example.test" })).toBe(
+    403,
+  );
+  expect(await status(`files/${token}/art/snow.webp`)).toBe(200);
+  expect(await status(`files/${token}/package.json`)).toBe(404);
+  expect(await status(`files/${token}/..%2F..%2Fpackage.json`)).toBe(404);
+  expect(await status("files/00/art/snow.webp")).toBe(404);
+  const [stage] = stages();
+  expect(
+    await stage?.evaluate("(() => { try { return parent.document.title } catch { return 'no' } })()"),
+  ).toBe("no");
+  expect(
+    await stage?.evaluate("(() => { try { return String(localStorage) } catch { return 'no' } })()"),
+  ).toBe("no");
+  expect(existsSync(file)).toBe(true);
+});
+
+test.each(["light", "dark"] as const)("axe finds nothing, %s", async (colorScheme) => {
+  await page.emulateMedia({ colorScheme });
+  await card("title").click();
+  expect(await accessibilityFaults(page)).toEqual([]);
+});
