@@ -50,7 +50,7 @@ const scroll = `for (let y = 0; y < 8000; y += 40) { scrollTo({ top: y, behavior
 const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
 
 for (const name of ["chromium", "firefox", "webkit"]) {
-  const engine = await module.launchers[name]();
+  const engine = await module.engineOf(name);
   const spent = new Map([...sites.keys()].map((site) => [site, []]));
   for (let run = 0; run < runs; run++)
     for (const site of sites.keys()) {

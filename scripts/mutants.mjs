@@ -19,6 +19,7 @@ import { root } from "./run.mjs";
 /** Tests that take less than a minute together. */
 const quick = [
   "packages/lumbit/src",
+  "packages/composer/src",
   "test/checks",
   "test/chart",
   "packages/cli/test/command",
@@ -40,7 +41,8 @@ for (const name of readdirSync(join(root, "node_modules")))
   if (!["lumbit", "@lumbit"].includes(name))
     symlinkSync(join(root, "node_modules", name), join(copy, "node_modules", name));
 symlinkSync(join(copy, "packages/lumbit"), join(copy, "node_modules/lumbit"));
-symlinkSync(join(copy, "packages/cli"), join(copy, "node_modules/@lumbit/cli"));
+for (const name of ["cli", "composer"])
+  symlinkSync(join(copy, "packages", name), join(copy, "node_modules/@lumbit", name));
 
 for (const name of readdirSync(join(root, "packages"))) {
   const own = join(root, "packages", name, "node_modules");

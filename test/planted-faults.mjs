@@ -210,7 +210,7 @@ export const faults = [
   },
   {
     name: "what is silenced is found",
-    file: checks("check"),
+    file: checks("judge"),
     from: 'if (severity === "off") return [];',
     to: "",
   },
@@ -258,5 +258,35 @@ export const faults = [
     from: "if (!kept.has(name)) element.removeAttribute(name);",
     to: "",
     browser: ["test/mount"],
+  },
+  {
+    name: "a change is offered that does not mend",
+    file: checks("offer"),
+    from: "if (!left) mended.set(one.finding, one.change);",
+    to: "mended.set(one.finding, one.change);\n      if (!left) continue;",
+  },
+  {
+    name: "a change is offered that brings a graver finding",
+    file: checks("offer"),
+    from: "graver(one, least) < 0",
+    to: "graver(one, least) < -9",
+  },
+  {
+    name: "what was seen of one scene is taken for another one",
+    file: checks("judge"),
+    from: "known.from === from",
+    to: "known.from.length > 0",
+  },
+  {
+    name: "a scene next to the first screen counts as in it",
+    file: core("arithmetic"),
+    from: "Math.min(steep * positive, value)",
+    to: "Math.min(steep * (positive + 1), value)",
+  },
+  {
+    name: "a step that is taken back leaves what it wrote",
+    file: "packages/composer/src/edit/text.ts",
+    from: "redone(text, { at, before: after, after: before })",
+    to: "redone(text, { at, before, after: before })",
   },
 ];

@@ -129,6 +129,17 @@ test("stages scroll together by the share of the scene's passage", async () => {
   await expect.poll(() => share(telephone, "tides")).toBeCloseTo(at, 1);
 });
 
+test("play scrolls all stages through the scene until it is stopped", async () => {
+  const scrolls = () => Promise.all(stages().map((frame) => frame.evaluate("scrollY")));
+  const before = await scrolls();
+  await page.getByRole("button", { name: "Play" }).click();
+  await expect.poll(async () => (await scrolls()).every((at, index) => at !== before[index])).toBe(true);
+  await page.getByRole("button", { name: "Stop" }).click();
+  const stopped = await scrolls();
+  await page.waitForTimeout(200);
+  expect(await scrolls()).toEqual(stopped);
+});
+
 test("what another program writes is taken over, and can be taken back", async () => {
   const before = readFileSync(file, "utf8");
   writeFileSync(file, before.replace('"depth": 0.45', '"depth": 2.5'));
@@ -142,6 +153,26 @@ test("a broken file says where, and leaves the last good page on the stages", as
   writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 0.45', '"depth": "far"'));
   await expect.poll(() => page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
   for (const frame of stages()) expect(await frame.locator('[data-lumbit-layer="mid-kelp"]').count()).toBe(1);
+  // What is broken is not written over.
+  const broken = readFileSync(file, "utf8");
+  await card("snow").click();
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(() => page.getByRole("status").textContent()).toContain("not saved");
+  expect(readFileSync(file, "utf8")).toBe(broken);
+});
+
+test("two windows on one file show the same", async () => {
+  const other = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await other.goto(served.url);
+  const same = other.getByRole("option", { name: /^mid-kelp/ });
+  await same.waitFor();
+  await card("mid-kelp").click();
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect.poll(() => depthOnDisk("mid-kelp")).not.toBe(0.45);
+  await expect
+    .poll(() => same.getAttribute("aria-label"))
+    .toBe(await card("mid-kelp").getAttribute("aria-label"));
+  await other.close();
 });
 
 test("a file that is gone is said, and what was done is written when it is back", async () => {

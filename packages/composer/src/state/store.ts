@@ -110,13 +110,13 @@ export function createComposer(home: Home, kept: Kept) {
       const { page, patches, inverse } = edited(from, edit);
       const shown = edited(get().page, edit);
       const before = get().text;
-      const text = patches.length === 0 ? before : patchText(before, changesOf(patches));
-      const { faults } = readPage(text, get().name);
-      const [fault] = faults;
-      if (fault) {
+      const [fault] = get().faults;
+      const text = patches.length === 0 || fault ? before : patchText(before, changesOf(patches));
+      const [wrong] = fault ? [fault] : readPage(text, get().name).faults;
+      if (wrong) {
         // Not taken: what was shown meanwhile goes back.
         tell([{ op: "replace", path: [], value: from }]);
-        set({ page: from, saving: { problem: formatFault(fault) } });
+        set({ page: from, saving: { problem: formatFault(wrong) } });
         return;
       }
       tell(shown.patches);
