@@ -31,10 +31,12 @@ afterEach(async () => {
   await served.close();
 });
 
+/** Files are watched and written in their own time, and slowly where other tests run beside. */
+const poll = <T>(value: () => T) => expect.poll(value, { timeout: 15_000 });
 const stages = () => page.frames().filter((frame) => frame !== page.mainFrame());
 const stagesShow = async () => {
   await page.getByRole("option", { name: /^mid-kelp/ }).waitFor();
-  await expect.poll(() => stages().length).toBe(2);
+  await poll(() => stages().length).toBe(2);
   for (const frame of stages()) await frame.waitForSelector('[data-lumbit-layer="title"]');
 };
 const onDisk = () => JSON.parse(readFileSync(file, "utf8")) as PageFile;
@@ -53,7 +55,7 @@ const middleOf = async (name: string) => {
   if (!box) throw new Error(`${name} has no card`);
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 };
-const saved = () => expect.poll(() => page.getByRole("status").textContent()).toBe("saved");
+const saved = () => poll(() => page.getByRole("status").textContent()).toBe("saved");
 
 test("dragging a card changes its depth on every stage at once, then in the file, and undo takes it back", async () => {
   const before = readFileSync(file, "utf8");
@@ -63,21 +65,21 @@ test("dragging a card changes its depth on every stage at once, then in the file
   for (let step = 1; step <= 10; step++) await page.mouse.move(from.x - 18 * step, from.y + step);
   // While the hand is on it both screens have followed, and nothing is written.
   const speeds = () => Promise.all(stages().map((frame) => speedOn(frame, "mid-kelp")));
-  await expect.poll(async () => new Set(await speeds()).size).toBe(1);
-  await expect.poll(async () => Number((await speeds())[0])).toBeGreaterThan(1);
+  await poll(async () => new Set(await speeds()).size).toBe(1);
+  await poll(async () => Number((await speeds())[0])).toBeGreaterThan(1);
   expect(readFileSync(file, "utf8")).toBe(before);
   await page.mouse.up();
-  await expect.poll(() => Number(depthOnDisk("mid-kelp"))).toBeLessThan(0);
+  await poll(() => Number(depthOnDisk("mid-kelp"))).toBeLessThan(0);
   const [speed] = await speeds();
   expect(Number(speed)).toBeCloseTo(1 / (1 + Number(depthOnDisk("mid-kelp"))), 4);
   // One line of the file is another one.
   const lines = readFileSync(file, "utf8").split("\n");
   expect(lines.filter((line, index) => line !== before.split("\n")[index])).toHaveLength(1);
   await page.getByRole("button", { name: "Undo mid-kelp: depth" }).click();
-  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
-  await expect.poll(async () => Number((await speeds())[0])).toBeCloseTo(1 / 1.45, 4);
+  await poll(() => readFileSync(file, "utf8")).toBe(before);
+  await poll(async () => Number((await speeds())[0])).toBeCloseTo(1 / 1.45, 4);
   await page.getByRole("button", { name: "Redo mid-kelp: depth" }).click();
-  await expect.poll(() => readFileSync(file, "utf8")).toBe(lines.join("\n"));
+  await poll(() => readFileSync(file, "utf8")).toBe(lines.join("\n"));
 });
 
 test("undo goes on after the window was loaded anew", async () => {
@@ -85,32 +87,30 @@ test("undo goes on after the window was loaded anew", async () => {
   await card("snow").click();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Shift+ArrowRight");
-  await expect
-    .poll(() => depthOnDisk("snow"))
-    .not.toBe(
-      JSON.parse(before).scenes[0].layers.find(({ name }: { name: string }) => name === "snow").depth,
-    );
+  await poll(() => depthOnDisk("snow")).not.toBe(
+    JSON.parse(before).scenes[0].layers.find(({ name }: { name: string }) => name === "snow").depth,
+  );
   await saved();
   await page.reload();
   await stagesShow();
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
-  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
+  await poll(() => readFileSync(file, "utf8")).toBe(before);
 });
 
 test("everything can be done from the keyboard, and a depth can be typed", async () => {
   await page.getByRole("listbox", { name: /^Layers of descent/ }).focus();
   await page.keyboard.press("ArrowDown");
   const heading = page.getByRole("complementary", { name: "Caption" }).getByRole("heading");
-  await expect.poll(() => heading.textContent()).not.toBe("descent");
+  await poll(() => heading.textContent()).not.toBe("descent");
   const name = String(await heading.textContent());
   const depth = depthOnDisk(name);
   await page.keyboard.press("ArrowRight");
-  await expect.poll(() => depthOnDisk(name)).not.toBe(depth);
+  await poll(() => depthOnDisk(name)).not.toBe(depth);
   await card("title").click();
   await page.getByRole("textbox", { name: "Depth" }).fill("4");
   await page.keyboard.press("Enter");
-  await expect.poll(() => depthOnDisk("title")).toBe(4);
+  await poll(() => depthOnDisk("title")).toBe(4);
 });
 
 test("stages scroll together by the share of the scene's passage", async () => {
@@ -123,17 +123,17 @@ test("stages scroll together by the share of the scene's passage", async () => {
       return (innerHeight - top) / (innerHeight + height);
     }, scene);
   await page.getByRole("option", { name: "tides" }).click();
-  for (const frame of stages()) await expect.poll(() => share(frame, "tides")).toBeCloseTo(0.5, 1);
+  for (const frame of stages()) await poll(() => share(frame, "tides")).toBeCloseTo(0.5, 1);
   await laptop.evaluate("scrollBy({ top: 200, behavior: 'instant' })");
   const at = await share(laptop, "tides");
-  await expect.poll(() => share(telephone, "tides")).toBeCloseTo(at, 1);
+  await poll(() => share(telephone, "tides")).toBeCloseTo(at, 1);
 });
 
 test("play scrolls all stages through the scene until it is stopped", async () => {
   const scrolls = () => Promise.all(stages().map((frame) => frame.evaluate("scrollY")));
   const before = await scrolls();
   await page.getByRole("button", { name: "Play" }).click();
-  await expect.poll(async () => (await scrolls()).every((at, index) => at !== before[index])).toBe(true);
+  await poll(async () => (await scrolls()).every((at, index) => at !== before[index])).toBe(true);
   await page.getByRole("button", { name: "Stop" }).click();
   const stopped = await scrolls();
   await page.waitForTimeout(200);
@@ -144,20 +144,20 @@ test("what another program writes is taken over, and can be taken back", async (
   const before = readFileSync(file, "utf8");
   writeFileSync(file, before.replace('"depth": 0.45', '"depth": 2.5'));
   for (const frame of stages())
-    await expect.poll(() => speedOn(frame, "mid-kelp")).toBe(String(Number((1 / 3.5).toFixed(8))));
+    await poll(() => speedOn(frame, "mid-kelp")).toBe(String(Number((1 / 3.5).toFixed(8))));
   await page.getByRole("button", { name: "Undo changed by another program" }).click();
-  await expect.poll(() => readFileSync(file, "utf8")).toBe(before);
+  await poll(() => readFileSync(file, "utf8")).toBe(before);
 });
 
 test("a broken file says where, and leaves the last good page on the stages", async () => {
   writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 0.45', '"depth": "far"'));
-  await expect.poll(() => page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
+  await poll(() => page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
   for (const frame of stages()) expect(await frame.locator('[data-lumbit-layer="mid-kelp"]').count()).toBe(1);
   // What is broken is not written over.
   const broken = readFileSync(file, "utf8");
   await card("snow").click();
   await page.keyboard.press("ArrowRight");
-  await expect.poll(() => page.getByRole("status").textContent()).toContain("not saved");
+  await poll(() => page.getByRole("status").textContent()).toContain("not saved");
   expect(readFileSync(file, "utf8")).toBe(broken);
 });
 
@@ -168,10 +168,8 @@ test("two windows on one file show the same", async () => {
   await same.waitFor();
   await card("mid-kelp").click();
   await page.keyboard.press("Shift+ArrowRight");
-  await expect.poll(() => depthOnDisk("mid-kelp")).not.toBe(0.45);
-  await expect
-    .poll(() => same.getAttribute("aria-label"))
-    .toBe(await card("mid-kelp").getAttribute("aria-label"));
+  await poll(() => depthOnDisk("mid-kelp")).not.toBe(0.45);
+  await poll(() => same.getAttribute("aria-label")).toBe(await card("mid-kelp").getAttribute("aria-label"));
   await other.close();
 });
 
@@ -180,7 +178,7 @@ test("a file that is gone is said, and what was done is written when it is back"
   rmSync(file);
   await card("snow").click();
   await page.keyboard.press("ArrowRight");
-  await expect.poll(() => page.getByRole("status").textContent()).toContain("not there any more");
+  await poll(() => page.getByRole("status").textContent()).toContain("not there any more");
   writeFileSync(file, before);
   await saved();
   expect(readFileSync(file, "utf8")).not.toBe(before);

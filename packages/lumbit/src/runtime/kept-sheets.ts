@@ -1,14 +1,30 @@
-/** A part of a style: what it is of, what it comes from, and how it is written. */
+import { motionConditions, ruleCss, type StyleRule } from "../markup/index.ts";
+
+/** A part of a style: what it is of, what it comes from, and its rules. */
 export interface KeptStyle {
   key: string;
   from: readonly unknown[];
-  text(): string;
+  keyframes(): readonly string[];
+  rules(): readonly StyleRule[];
 }
 
-/** Style sheets of a document, one for each part of a style, of which only those are written again that changed. */
+interface Part {
+  from: readonly unknown[];
+  keyframes: readonly string[];
+  rules: readonly StyleRule[];
+  sheet: CSSStyleSheet;
+  /** What stands on elements instead of in the sheet. */
+  inline: { element: HTMLElement; property: string }[];
+}
+
+/**
+ * Style sheets of a document, one for each part of a style, of which only those are written again that changed. A new
+ * value that holds under every condition is set on its element: engines style all of a document anew after any change of
+ * a sheet, but only that element after this.
+ */
 export class KeptSheets {
   readonly #document: Document;
-  #parts = new Map<string, { from: readonly unknown[]; text: string; sheet: CSSStyleSheet }>();
+  #parts = new Map<string, Part>();
 
   constructor(document: Document) {
     this.#document = document;
@@ -17,19 +33,15 @@ export class KeptSheets {
   /** Makes the style that of these parts, later ones over earlier ones. */
   replace(styles: readonly KeptStyle[]): void {
     const before = this.#parts;
-    this.#parts = new Map(
-      styles.map(({ key, from, text: write }) => {
-        const part = before.get(key) ?? { from: [], text: "", sheet: new CSSStyleSheet() };
-        if (from.length === part.from.length && from.every((value, index) => value === part.from[index]))
-          return [key, part];
-        const text = write();
-        if (text !== part.text) part.sheet.replaceSync(text);
-        return [key, { ...part, from, text }];
-      }),
-    );
+    this.#parts = new Map(styles.map((style) => [style.key, this.#part(style, before.get(style.key))]));
     const keys = [...this.#parts.keys()];
     if (keys.length === before.size && [...before.keys()].every((key, index) => key === keys[index])) return;
     this.#adopt([...before.values()].map(({ sheet }) => sheet));
+  }
+
+  /** Writes into the sheets what stands on elements: call it when these may be others from now on. */
+  settle(): void {
+    for (const part of this.#parts.values()) if (part.inline.length > 0) write(part);
   }
 
   /** Takes them all back. */
@@ -39,8 +51,65 @@ export class KeptSheets {
     this.#adopt(before);
   }
 
+  #part({ from, ...style }: KeptStyle, known: Part | undefined): Part {
+    if (known?.from.length === from.length && from.every((value, index) => value === known.from[index]))
+      return known;
+    const next = { from, keyframes: style.keyframes(), rules: style.rules() };
+    const values = known && changedValues(known, next);
+    if (known && values) {
+      const inline = values.flatMap(({ selector, property, value }) => {
+        const element = this.#document.querySelector<HTMLElement>(selector);
+        element?.style.setProperty(property, value);
+        return element ? [{ element, property }] : [];
+      });
+      if (inline.length === values.length) return { ...known, ...next, inline: [...known.inline, ...inline] };
+    }
+    const part = { ...next, sheet: known?.sheet ?? new CSSStyleSheet(), inline: known?.inline ?? [] };
+    write(part);
+    return part;
+  }
+
   #adopt(before: readonly CSSStyleSheet[]): void {
     const others = this.#document.adoptedStyleSheets.filter((sheet) => !before.includes(sheet));
     this.#document.adoptedStyleSheets = [...others, ...[...this.#parts.values()].map(({ sheet }) => sheet)];
   }
+}
+
+/** Writes a part into its sheet, and nothing of it on elements. */
+function write(part: Part): void {
+  part.sheet.replaceSync([...part.keyframes, ...part.rules.map(conditioned)].join("\n"));
+  for (const { element, property } of part.inline) element.style.removeProperty(property);
+  part.inline = [];
+}
+
+const conditioned = (rule: StyleRule): string =>
+  rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule);
+
+type Written = Pick<Part, "keyframes" | "rules">;
+
+/** The values in which two states of a part differ; nothing where they differ in more, or under a condition. */
+function changedValues(
+  before: Written,
+  after: Written,
+): { selector: string; property: string; value: string }[] | undefined {
+  if (before.keyframes.join() !== after.keyframes.join() || before.rules.length !== after.rules.length)
+    return undefined;
+  // A value on the element would hold against a rule under a condition too.
+  const plain = (rule: StyleRule | undefined) => rule && !rule.media && !rule.motion;
+  const values: { selector: string; property: string; value: string }[] = [];
+  for (const [index, rule] of after.rules.entries()) {
+    const other = before.rules[index];
+    if (!other || conditioned(other) === conditioned(rule)) continue;
+    if (!plain(rule) || !plain(other) || rule.selector !== other.selector) return undefined;
+    for (const property of Object.keys({ ...other.declarations, ...rule.declarations })) {
+      const value = rule.declarations[property];
+      if (value === other.declarations[property]) continue;
+      const conditional = after.rules.some(
+        (one) => !plain(one) && one.selector === rule.selector && property in one.declarations,
+      );
+      if (value === undefined || conditional) return undefined;
+      values.push({ selector: rule.selector, property, value: String(value) });
+    }
+  }
+  return values;
 }

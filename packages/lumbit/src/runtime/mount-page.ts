@@ -16,19 +16,16 @@ import {
   layerElement,
   layerKeyframes,
   layerRules,
-  motionConditions,
   ownSceneRules,
   pageRules,
   resetCss,
-  ruleCss,
-  type StyleRule,
   sceneElement,
   sceneSelector,
   stageLayers,
 } from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
 import { driverFor, enliven, type Mounted } from "./enliven.ts";
-import { KeptSheets } from "./kept-sheets.ts";
+import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet } from "./sheet.ts";
@@ -86,8 +83,10 @@ export function mountPage(
     document.documentElement.lang = next.page.lang;
     document.documentElement.dir = directionalityOf(next.page.lang);
     showFonts(document, fonts, next);
-    if (rebuilt(main, before, next, driver) || !live) enlivened();
-    else restyle();
+    if (rebuilt(main, before, next, driver) || !live) {
+      sheets.settle();
+      enlivened();
+    } else restyle();
   };
   show({ page, assets });
 
@@ -192,35 +191,35 @@ function stylesOf(
   { page, assets }: Shown,
   letters: number,
   withEms: (scene: Scene, assets: Assets) => Assets,
-): { key: string; from: readonly unknown[]; text: () => string }[] {
+): KeptStyle[] {
   const look = page.page ?? {};
+  const none = () => [];
   return [
-    { key: "", from: [look], text: () => cssOf(pageRules(look)) },
-    ...page.scenes.flatMap((scene) => {
+    { key: "", from: [look], keyframes: none, rules: () => pageRules(look) },
+    ...page.scenes.flatMap((scene): KeptStyle[] => {
       const { layers: _, ...own } = scene;
       const context = layerContext(scene, look, withEms(scene, assets));
       const around = [look, assets, context.pushed, scene.name];
       return [
-        { key: scene.name, from: Object.entries(own).flat(), text: () => cssOf(ownSceneRules(scene)) },
+        {
+          key: scene.name,
+          from: Object.entries(own).flat(),
+          keyframes: none,
+          rules: () => ownSceneRules(scene),
+        },
         ...scene.layers.map((layer) => ({
           key: `${scene.name} ${layer.name}`,
           from: [
-            layer,
-            ...around,
-            context.fixed.includes(layer),
+            ...[layer, ...around, context.fixed.includes(layer)],
             isText(layer) && isFitted(layer) && letters,
           ],
-          text: () => [...layerKeyframes(layer), cssOf(layerRules(layer, context))].join("\n"),
+          keyframes: () => layerKeyframes(layer),
+          rules: () => layerRules(layer, context),
         })),
       ];
     }),
   ];
 }
-
-const cssOf = (rules: readonly StyleRule[]): string =>
-  rules
-    .map((rule) => (rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule)))
-    .join("\n");
 
 function showFonts(
   document: Document,
