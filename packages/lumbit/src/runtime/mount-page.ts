@@ -4,6 +4,7 @@ import {
   type FontFace,
   isFitted,
   isText,
+  orderOf,
   type Page,
   type PageLook,
   type Scene,
@@ -19,12 +20,14 @@ import {
   ownSceneRules,
   pageRules,
   resetCss,
+  type StyleRule,
   sceneElement,
   sceneSelector,
   stageLayers,
 } from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
 import { driverFor, enliven, type Mounted } from "./enliven.ts";
+import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { adoptModel } from "./model-sheet.ts";
@@ -54,6 +57,7 @@ export function mountPage(
   const main = document.createElement("main");
   const releases = [adoptSheet(body, resetCss), adoptModel(body)];
   const sheets = new KeptSheets(document);
+  const orders = new KeptOrders();
   const fonts = new Map<FontFace, globalThis.FontFace>();
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
   let live: Mounted | undefined;
@@ -65,7 +69,7 @@ export function mountPage(
   });
   // Fitted texts are as wide as their letters: fonts that arrive change them.
   let letters = 0;
-  const restyle = () => sheets.replace(stylesOf(shown, letters, withEms));
+  const restyle = () => sheets.replace(stylesOf(shown, letters, orders, withEms));
   const arrived = () => {
     letters++;
     restyle();
@@ -79,9 +83,13 @@ export function mountPage(
   const show = (next: Shown) => {
     const before = shown;
     shown = next;
-    document.title = next.page.title;
-    document.documentElement.lang = next.page.lang;
-    document.documentElement.dir = directionalityOf(next.page.lang);
+    const { title, lang } = next.page;
+    if (document.title !== title) document.title = title;
+    // An engine styles all of a document anew when its language is set, to the same one too.
+    if (document.documentElement.lang !== lang) {
+      document.documentElement.lang = lang;
+      document.documentElement.dir = directionalityOf(lang);
+    }
     showFonts(document, fonts, next);
     if (rebuilt(main, before, next, driver) || !live) {
       sheets.settle();
@@ -190,6 +198,7 @@ const isAlike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSO
 function stylesOf(
   { page, assets }: Shown,
   letters: number,
+  orders: KeptOrders,
   withEms: (scene: Scene, assets: Assets) => Assets,
 ): KeptStyle[] {
   const look = page.page ?? {};
@@ -200,6 +209,7 @@ function stylesOf(
       const { layers: _, ...own } = scene;
       const context = layerContext(scene, look, withEms(scene, assets));
       const around = [look, assets, context.pushed, scene.name];
+      const kept = orders.of(scene);
       return [
         {
           key: scene.name,
@@ -207,19 +217,25 @@ function stylesOf(
           keyframes: none,
           rules: () => ownSceneRules(scene),
         },
-        ...scene.layers.map((layer) => ({
+        ...scene.layers.map((layer, index) => ({
           key: `${scene.name} ${layer.name}`,
           from: [
-            ...[layer, ...around, context.fixed.includes(layer)],
+            ...[layer, ...around, context.fixed.includes(layer), kept[index]],
             isText(layer) && isFitted(layer) && letters,
           ],
           keyframes: () => layerKeyframes(layer),
-          rules: () => layerRules(layer, context),
+          rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
         })),
       ];
     }),
   ];
 }
+
+/** A rule of a layer with the order that it keeps. */
+const ordered = (rule: StyleRule, layer: AnyLayer, order: number | undefined): StyleRule =>
+  !rule.media && rule.declarations["z-index"] === orderOf(layer)
+    ? { ...rule, declarations: { ...rule.declarations, "z-index": order } }
+    : rule;
 
 function showFonts(
   document: Document,
