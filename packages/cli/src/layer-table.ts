@@ -10,7 +10,7 @@ import {
 import { type Layer, type LayerPose, poseAt } from "lumbit/core";
 
 /** A line under the head and nothing else: numbers stand in columns by themselves. */
-const rules = {
+const noLines = {
   ...{
     top: "",
     "top-mid": "",
@@ -60,7 +60,7 @@ export function layerTable(views: readonly View[], scroll: number): string {
       head,
       colAligns: ["left", ...head.slice(1).map(() => "right" as const)],
       style: { head: [], border: [], "padding-left": 0, "padding-right": 2 },
-      chars: rules,
+      chars: noLines,
     });
     for (const [l, own] of scene.layers.entries())
       rows.push([

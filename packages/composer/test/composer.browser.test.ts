@@ -135,8 +135,10 @@ test("play scrolls all stages through the scene until it is stopped", async () =
   await page.getByRole("button", { name: "Play" }).click();
   await poll(async () => (await scrolls()).every((at, index) => at !== before[index])).toBe(true);
   await page.getByRole("button", { name: "Stop" }).click();
+  // What is under way to a stage still comes there.
+  await page.waitForTimeout(700);
   const stopped = await scrolls();
-  await page.waitForTimeout(200);
+  await page.waitForTimeout(300);
   expect(await scrolls()).toEqual(stopped);
 });
 

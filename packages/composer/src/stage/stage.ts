@@ -22,7 +22,11 @@ addEventListener("message", ({ ports: [port] }) => {
       show(data.page, data.assets);
       tell({ kind: "shown" });
     } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches));
-    else if (data.kind === "scroll") scrollToMoment(data.to);
+    else if (data.kind === "scroll") {
+      // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
+      if (!next) requestAnimationFrame(scrollToNext);
+      next = data.to;
+    }
   };
   addEventListener("scroll", () => {
     if (told !== undefined && Math.abs(scrollY - told) < 1) return;
@@ -56,6 +60,13 @@ function momentHere(): Moment | undefined {
   if (!scene) return undefined;
   const { start, length } = passageOf(scene);
   return { scene: scene.dataset.lumbitScene ?? "", share: (scrollY - start) / length };
+}
+
+let next: Moment | undefined;
+
+function scrollToNext(): void {
+  if (next) scrollToMoment(next);
+  next = undefined;
 }
 
 function scrollToMoment({ scene: name, share }: Moment): void {
