@@ -1,10 +1,10 @@
 import { randomBytes, timingSafeEqual } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
-import type { AddressInfo } from "node:net";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import chokidar from "chokidar";
+import { isLoopback, listen } from "../listen.ts";
 import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
 import { PageFolder } from "./page-folder.ts";
@@ -89,33 +89,22 @@ export async function startComposer(file: string, port: number): Promise<ServedC
   const isToken = (given: string): boolean =>
     given.length === token.length && timingSafeEqual(Buffer.from(given), Buffer.from(token));
 
-  await new Promise<void>((listening, reject) => {
-    server.once("error", (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === "EADDRINUSE"
-          ? new Problem(`port ${port} is taken; choose another with --port, or 0 for a free one`)
-          : error,
-      ),
-    );
-    server.listen(port, "127.0.0.1", listening);
-  }).catch(async (error) => {
+  const listening = await listen(server, port).catch(async (error) => {
     await watcher.close();
     throw error;
   });
   return {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/#${token}`,
+    url: `${listening.url}#${token}`,
     async close() {
       await watcher.close();
-      const closed = new Promise((done) => server.close(done));
-      server.closeAllConnections();
-      await closed;
+      await listening.close();
     },
   };
 }
 
 /** Whether a request is of this address, and of a page of it: no foreign site may ask through a designer's browser. */
 function isOwn({ headers: { host = "", origin } }: IncomingMessage): boolean {
-  if (!/^(127\.0\.0\.1|localhost)(:\d+)?$/.test(host)) return false;
+  if (!isLoopback(host)) return false;
   // Stages have no origin of their own: they get pictures and fonts, whose addresses have the token in them.
   return origin === undefined || origin === "null" || origin === `http://${host}`;
 }

@@ -1,7 +1,7 @@
 import { createServer, type ServerResponse } from "node:http";
-import type { AddressInfo } from "node:net";
 import chokidar from "chokidar";
 import type { Fault } from "lumbit/document";
+import { isLoopback, listen } from "../listen.ts";
 import { Problem } from "../problem.ts";
 import { readProject } from "../project.ts";
 import { makeSite, type Site } from "../site.ts";
@@ -63,9 +63,7 @@ export async function startPreview(file: string, port: number, events: PreviewEv
   };
 
   const server = createServer((request, response) => {
-    // Only pages of this address may ask: a foreign site must not read a designer's work through their browser.
-    const { host } = request.headers;
-    if (!/^(127\.0\.0\.1|localhost)(:\d+)?$/.test(host ?? "")) return void response.writeHead(403).end("403");
+    if (!isLoopback(request.headers.host)) return void response.writeHead(403).end("403");
     const path = pathOf(request.url) ?? "";
     if (path === "lumbit-preview/events") {
       response.writeHead(200, { ...headers, "content-type": "text/event-stream" });
@@ -94,28 +92,16 @@ export async function startPreview(file: string, port: number, events: PreviewEv
   });
   await readProject(file);
   await update();
-  await new Promise<void>((resolve, reject) => {
-    server.once("error", (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === "EADDRINUSE"
-          ? new Problem(`port ${port} is taken; choose another with --port, or 0 for a free one`)
-          : error,
-      ),
-    );
-    server.listen(port, "127.0.0.1", resolve);
-  }).catch(async (error) => {
+  const listening = await listen(server, port).catch(async (error) => {
     await watcher.close();
     throw error;
   });
   return {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/`,
+    url: listening.url,
     watched: new Set((await readProject(file)).files).size,
     async close() {
       await watcher.close();
-      const closed = new Promise((resolve) => server.close(resolve));
-      // A page that is still open keeps its connections, and would connect again.
-      server.closeAllConnections();
-      await closed;
+      await listening.close();
     },
   };
 }
