@@ -2,7 +2,7 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { join } from "node:path";
 import sharp from "sharp";
 import { beforeAll, expect, test } from "vitest";
-import { lumbit, temporaryFolder } from "../command.ts";
+import { lumbit, start, temporaryFolder } from "../command.ts";
 
 /** What the command knows of pictures between runs: kept in the reader's cache folder, by content. */
 const folder = temporaryFolder();
@@ -89,4 +89,25 @@ test("a picture that was changed is looked at anew", async () => {
   expect(before.findings).toHaveLength(2);
   expect(after.findings.map(({ layer }) => layer)).toEqual(["one"]);
   expect(contents()).toHaveLength(2);
+});
+
+test("the same page with the same files is judged once; another picture, page or screen is judged anew", () => {
+  writeFileSync(join(folder, "copy.png"), readFileSync(join(folder, "plate.png")));
+  rmSync(cache, { recursive: true, force: true });
+  const judged = (viewport = "390x844") => {
+    const before = contents().length;
+    const { stdout } = start(["check", "page.json", "--json", "--viewport", viewport], folder);
+    const { findings } = JSON.parse(stdout) as { findings: { rule: string; layer: string }[] };
+    return { found: findings.map(({ rule, layer }) => `${rule} ${layer}`), more: contents().length - before };
+  };
+  const first = { found: ["sharpness one", "sharpness two"], more: 2 };
+  expect(judged()).toEqual(first);
+  expect(judged()).toEqual({ ...first, more: 0 });
+  expect(judged("320x568").more).toBe(1);
+  const text = readFileSync(join(folder, "page.json"), "utf8");
+  writeFileSync(join(folder, "page.json"), text.replace('"360px","top"', '"150px","top"'));
+  expect(judged()).toEqual({ found: ["sharpness two"], more: 1 });
+  writeFileSync(join(folder, "page.json"), text);
+  writeFileSync(join(folder, "copy.png"), readFileSync(join(folder, "large.png")));
+  expect(judged().found).toEqual(["sharpness one"]);
 });

@@ -1,7 +1,7 @@
 import { dirname, join } from "node:path";
 import { defaultViewports, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
-import { judge } from "../check/judge.ts";
+import { findingsOf } from "../check/findings.ts";
 import { mend } from "../check/mend.ts";
 import { changeLines, copyText, report } from "../check/report.ts";
 import { sarif } from "../check/sarif.ts";
@@ -21,7 +21,7 @@ interface Options {
 export async function check(file: string, options: Options): Promise<void> {
   const viewports = options.viewport ?? defaultViewports;
   const project = await requireProject(file);
-  let { findings } = await judge(project, viewports);
+  let findings = await findingsOf(project, viewports);
   let { source } = project;
   if (options.fix) {
     const { changes, copies, text, ...left } = await mend(project, findings, viewports);

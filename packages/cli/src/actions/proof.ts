@@ -2,7 +2,8 @@ import { existsSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { defaultViewports, viewOf, viewportName } from "lumbit/checks";
 import { layoutPage, type Viewport } from "lumbit/core";
-import { judge } from "../check/judge.ts";
+import { findingsOf } from "../check/findings.ts";
+import { picturesOf } from "../check/judge.ts";
 import { naturalSizes } from "../natural.ts";
 import { count, Problem } from "../problem.ts";
 import { say } from "../progress.ts";
@@ -84,7 +85,8 @@ async function makeSheet(project: Project, options: Options) {
 }
 
 async function versionOf(project: Project, viewports: readonly Viewport[]): Promise<Version> {
-  const { findings, pictures } = await judge(project, viewports);
+  const findings = await findingsOf(project, viewports);
+  const pictures = await picturesOf(project);
   const { natural } = naturalSizes(project);
   const views = viewports.map((one) => viewOf(project.page, one, natural, pictures));
   return { name: basename(project.file), views, findings, ...(await proofMaterials(project)) };

@@ -8,23 +8,21 @@ import {
   withCopies,
 } from "lumbit/checks";
 import type { ImageLayer, Page, Viewport } from "lumbit/core";
-import { parsePointer } from "lumbit/document";
-import { statesOf } from "lumbit/internal";
+import { allLayers, isImage, statesOf } from "lumbit/internal";
 import { say } from "../progress.ts";
 import type { Project } from "../project.ts";
 import { checkedPictures, withDetails } from "./pictures.ts";
 import { inWorker } from "./workers.ts";
 
-/** What checks find in a project at viewports, judged on all cores, and what they know of its pictures. */
-export async function judge(
-  project: Project,
-  viewports: readonly Viewport[],
-): Promise<{ findings: Finding[]; pictures: Map<string, KnownPicture> }> {
+/** What is known of a project's pictures, told while they are looked at. */
+export const picturesOf = (project: Project): Promise<Map<string, KnownPicture>> =>
+  checkedPictures(project, (done) => say(`looking at the pictures, ${done} of ${project.pictures.length}`));
+
+/** What checks find in a project at viewports, judged on all cores. */
+export async function judge(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
   const { page } = project;
   const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
-  const looks = await checkedPictures(project, (done) =>
-    say(`looking at the pictures, ${done} of ${project.pictures.length}`),
-  );
+  const looks = await picturesOf(project);
   const first = await judgeAll(page, looks);
   // Only what looks too small is looked at once more: soft pictures may be.
   const pictures = await withDetails(looks, project, smallPictures(page, first));
@@ -38,7 +36,7 @@ export async function judge(
     step = trials.next(findingsFrom(trial.page, again));
   }
   say("");
-  return { findings: step.value, pictures };
+  return step.value;
 
   async function judgeAll(
     page: Page,
@@ -58,14 +56,20 @@ export async function judge(
 }
 
 /** The files of all pictures that were seen to be too small. */
-function smallPictures(page: Page, seen: readonly Seen[]): Set<string> {
-  const paths = seen
-    .flatMap(({ scenes }) => scenes.flatMap(({ sighted }) => sighted))
-    .flatMap(({ check, sighting }) => (check === "sharpness" ? [sighting.path] : []));
-  const layers = [...new Set(paths)].map((path) =>
-    parsePointer(path).reduce<unknown>((value, key) => Object(value)[key], page),
+function smallPictures({ scenes }: Page, seen: readonly Seen[]): Set<string> {
+  const small = new Set(
+    seen
+      .flatMap(({ scenes }) => scenes.flatMap(({ sighted }) => sighted))
+      .flatMap(({ check, sighting }) => (check === "sharpness" ? [keyOf(sighting)] : [])),
   );
-  return new Set(layers.flatMap((layer) => statesOf(layer as ImageLayer).flatMap(filesOf)));
+  const layers = scenes.flatMap(({ name, layers }) =>
+    allLayers(layers)
+      .filter(isImage)
+      .filter(({ name: layer }) => small.has(keyOf({ scene: name, layer }))),
+  );
+  return new Set(layers.flatMap((layer) => statesOf(layer).flatMap(filesOf)));
 }
+
+const keyOf = ({ scene, layer }: { scene?: string; layer?: string }) => `${scene} / ${layer}`;
 
 const filesOf = ({ image, variants = {} }: ImageLayer) => [image, ...Object.values(variants)];

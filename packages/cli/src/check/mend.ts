@@ -5,7 +5,7 @@ import { patchText, readPage, type Source } from "lumbit/document";
 import sharp from "sharp";
 import { Problem } from "../problem.ts";
 import type { PictureAsset, Project } from "../project.ts";
-import { judge } from "./judge.ts";
+import { findingsOf } from "./findings.ts";
 
 /** What mends a page file: nothing is written yet. */
 export interface Mend {
@@ -46,7 +46,7 @@ export async function mend(
       if (!copies.some(({ path }) => path === copy.to)) copies.push(await copyOf(copy, project));
     changes.push(...taken.flatMap(({ change = [] }) => change));
     current = { ...current, page, source, pictures: [...project.pictures, ...copies] };
-    ({ findings: left } = await judge(current, viewports));
+    left = await findingsOf(current, viewports);
   }
   const last = changes.filter(
     ({ path }, index) => !changes.slice(index + 1).some((later) => later.path === path),

@@ -1,18 +1,10 @@
-import { createHash } from "node:crypto";
-import { join } from "node:path";
-import cacache from "cacache";
-import envPaths from "env-paths";
 import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
 import { Problem } from "../problem.ts";
 import type { PictureAsset, Project } from "../project.ts";
+import { digest, remember, remembered } from "./kept.ts";
 import { type Look, shared } from "./look.ts";
 import { inWorker } from "./workers.ts";
-
-/** Where looks are kept between runs, by the content of the picture. A change of how one looks takes another folder. */
-const kept = join(envPaths("lumbit", { suffix: "" }).cache, "looks-2");
-/** So many of them are kept before all are let go. */
-const mostKept = 4000;
 
 /**
  * What checks need to know of a project's pictures. Each content is decoded once, on all cores, and remembered.
@@ -84,17 +76,4 @@ async function looked({ path, bytes }: PictureAsset): Promise<Look> {
     .toBuffer();
   await remember(key, png, rest);
   return look;
-}
-
-const digest = (bytes: Buffer) => createHash("sha256").update(bytes).digest("hex");
-
-/** What is kept under a key; nothing when it is not there or damaged, and is looked at again. */
-const remembered = (key: string) => cacache.get(kept, key).catch(() => undefined);
-
-/** Keeps something for the next run; where nothing can be written, that run looks again. */
-async function remember(key: string, data: Buffer, metadata: unknown): Promise<void> {
-  try {
-    if (Object.keys(await cacache.ls(kept)).length >= mostKept) await cacache.rm.all(kept);
-    await cacache.put(kept, key, data, { metadata });
-  } catch {}
 }
