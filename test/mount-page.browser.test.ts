@@ -3,7 +3,8 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import fc from "fast-check";
-import type { Layer, Page as PageFile } from "lumbit/core";
+import { type Layer, layersAt, type Page as PageFile, type PageLayout, poseAt } from "lumbit/core";
+import { boundsOf, isReel, withInner } from "lumbit/internal";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium } from "./chromium.ts";
@@ -165,6 +166,67 @@ describe.each(["native", "scripted"])("the demo, %s", (driver) => {
         `${share} of the scroll`,
       );
   });
+});
+
+test("a layout of a page as it stands says where everything is, and what is on top at a point", async () => {
+  const viewport = { width: 1280, height: 800 };
+  const page = await open("", viewport);
+  await mounted(page, source, "native", await sizesOf());
+  let compared = 0;
+  for (const scroll of [0, 400, 1150, 2300, 3900]) {
+    await boxes(page, scroll);
+    const layout = await page.evaluate(
+      () => (window as never as { live: { layout(): PageLayout } }).live.layout() as PageLayout,
+    );
+    const found = await page.evaluate(() => {
+      const layers = [...document.querySelectorAll<HTMLElement>("[data-lumbit-layer]:not(.lumbit-title)")];
+      // Asked is where layers are, not which of them can be clicked.
+      for (const element of document.querySelectorAll<HTMLElement>("main *"))
+        element.style.setProperty("pointer-events", "auto", "important");
+      const at = [0.11, 0.32, 0.53, 0.74, 0.95].flatMap((y) =>
+        [0.1, 0.3, 0.5, 0.7, 0.9].map((x) => ({ x: x * 1280, y: y * 800 })),
+      );
+      return {
+        boxes: layers.map((element) => {
+          const { left, top, width, height } = element.getBoundingClientRect();
+          const scene = element.closest<HTMLElement>("[data-lumbit-scene]")?.dataset.lumbitScene;
+          return { name: `${scene} ${element.dataset.lumbitLayer}`, sides: [left, top, width, height] };
+        }),
+        points: at.map((point) => ({
+          point,
+          names: [
+            ...new Set(
+              document.elementsFromPoint(point.x, point.y).flatMap((element) => {
+                const layer = element.closest<HTMLElement>("[data-lumbit-layer]");
+                return layer && getComputedStyle(layer).opacity !== "0"
+                  ? [String(layer.dataset.lumbitLayer)]
+                  : [];
+              }),
+            ),
+          ],
+        })),
+      };
+    });
+    const pose = poseAt(layout, scroll);
+    for (const [index, scene] of pose.scenes.entries())
+      for (const layer of scene.layers) {
+        // What is in a slide out of view is not moved.
+        const top = layout.scenes[index]?.layers.find((one) =>
+          withInner(one).some(({ name }) => name === layer.name),
+        );
+        if (top && isReel(top.layer) && top.name !== layer.name) continue;
+        const own = found.boxes.find(({ name }) => name === `${scene.name} ${layer.name}`);
+        if (!own || !layer.visible) continue;
+        const box = boundsOf(layer, layer.rotate);
+        const wanted = [box.left, box.top, box.width, box.height];
+        for (const [side, value] of own.sides.entries())
+          expect(Math.abs(value - (wanted[side] ?? 0)), `${own.name} ${side} at ${scroll}`).toBeLessThan(0.5);
+        compared++;
+      }
+    for (const { point, names } of found.points)
+      expect(layersAt(layout, scroll, point).map(({ layer }) => layer)).toEqual(names);
+  }
+  expect(compared).toBeGreaterThan(40);
 });
 
 const stones = (depths: readonly number[]): Layer[] =>

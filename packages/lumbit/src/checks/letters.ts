@@ -19,7 +19,7 @@ export function fontSizeOf({ text, fontSize }: TextLayer, { layout }: LayerView,
 /** Where in a box that its text is drawn in the letters are, without the space above and below its lines, in px. */
 export function lettersIn(box: Box & { scale?: number }, own: LayerView, layer: TextLayer, view: View): Box {
   const scale = box.scale ?? 1;
-  const natural = view.natural.layer(layer, own.layout.box.width, view.viewport).width * scale;
+  const natural = view.natural.layer(layer, own.layout.box.width, view.viewport, own.scene).width * scale;
   const width = Math.min(box.width, natural);
   const start = directionalityOf(view.page.lang) === "rtl" ? "right" : "left";
   const share = { left: 0, center: 0.5, right: 1 }[layer.textAlign ?? start];

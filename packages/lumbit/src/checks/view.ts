@@ -3,6 +3,7 @@ import {
   type Box,
   fillsScene,
   hasPane,
+  inPaintOrder,
   intersection,
   isReel,
   type LayerLayout,
@@ -15,6 +16,7 @@ import {
   type Scene,
   type SceneLayout,
   type Viewport,
+  withInner,
 } from "../core/index.ts";
 import type { KnownPicture } from "./picture.ts";
 
@@ -43,6 +45,8 @@ export interface SceneView {
 
 /** One layer in a view. */
 export interface LayerView {
+  /** The name of its scene. */
+  scene: string;
   layer: AnyLayer;
   path: string;
   layout: LayerLayout;
@@ -103,7 +107,7 @@ function layersOf(scene: SceneLayout, page: PageLayout, path: string, from: numb
     const moments = once(() =>
       positions(top, scene, page, from, to).map((scroll) => posedAt(scroll, top, scene, alone)),
     );
-    const posed = flatten(top);
+    const posed = withInner(top);
     const viewsOf = (layout: LayerLayout, path: string, group?: LayerView): LayerView[] => {
       const at = posed.indexOf(layout);
       // A slide clips what is in it.
@@ -119,7 +123,7 @@ function layersOf(scene: SceneLayout, page: PageLayout, path: string, from: numb
         }),
       );
       const own: LayerView = {
-        ...{ layer: layout.layer, path, layout, group, paint: paint.get(layout) ?? 0 },
+        ...{ scene: scene.name, layer: layout.layer, path, layout, group, paint: paint.get(layout) ?? 0 },
         get track() {
           return track();
         },
@@ -156,14 +160,6 @@ function once<T>(make: () => T): () => T {
   };
 }
 
-/** Layers as they are painted, a group before what is in it. */
-const inPaintOrder = (layers: readonly LayerLayout[]): LayerLayout[] =>
-  layers
-    .toSorted((a, b) => a.order - b.order)
-    .flatMap((layer) => [layer, ...inPaintOrder(layer.layers ?? [])]);
-
-const flatten = (layer: LayerLayout): LayerLayout[] => [layer, ...(layer.layers ?? []).flatMap(flatten)];
-
 /**
  * The scroll positions at which something about a layer may begin, end or turn. Between them its box moves evenly:
  * the ends of what can be reached, the scene's own corners, the stops of its ramps, and where an edge of its box
@@ -195,7 +191,7 @@ function positions(
       : [-box.top, height - box.top, -box.top - box.height, height - box.top - box.height].map(
           (offset) => start + settle + offset / drift.y,
         );
-  const even = flatten(layer).some(({ ramps }) => ramps.length > 0) ? 24 : 8;
+  const even = withInner(layer).some(({ ramps }) => ramps.length > 0) ? 24 : 8;
   const all = [
     from,
     to,
@@ -215,7 +211,7 @@ export const turnsOf = (layer: LayerLayout, { passage, settle }: SceneLayout): n
   passage.viewport,
   passage.viewport + passage.hold,
   passage.length,
-  ...flatten(layer).flatMap(({ ramps }) => ramps.flatMap(({ stops }) => stops.map(({ at }) => at))),
+  ...withInner(layer).flatMap(({ ramps }) => ramps.flatMap(({ stops }) => stops.map(({ at }) => at))),
 ];
 
 /** Whether a picture is clipped by a pane, which it covers. */

@@ -5,8 +5,8 @@ import { type Box, intersection, intersects } from "./box.ts";
 const box: fc.Arbitrary<Box> = fc.record({
   left: fc.integer({ min: -50, max: 50 }),
   top: fc.integer({ min: -50, max: 50 }),
-  width: fc.integer({ min: 1, max: 60 }),
-  height: fc.integer({ min: 1, max: 60 }),
+  width: fc.integer({ min: -20, max: 60 }),
+  height: fc.integer({ min: -20, max: 60 }),
 });
 const holds = ({ left, top, width, height }: Box, x: number, y: number) =>
   x > left && x < left + width && y > top && y < top + height;

@@ -10,12 +10,15 @@ export interface Box extends Size {
   top: number;
 }
 
-/** Whether two rectangles share any area. */
-export const intersects = (a: Box, b: Box): boolean =>
-  a.left < b.left + b.width &&
-  b.left < a.left + a.width &&
-  a.top < b.top + b.height &&
-  b.top < a.top + a.height;
+/** Whether two rectangles share any area; with one that is empty nothing does. */
+export function intersects(a: Box, b: Box): boolean {
+  const { width, height } = intersection(a, b);
+  return width > 0 && height > 0;
+}
+
+/** Whether a point is in a rectangle, its edges included. */
+export const contains = (box: Box, { x, y }: { x: number; y: number }): boolean =>
+  x >= box.left && x <= box.left + box.width && y >= box.top && y <= box.top + box.height;
 
 /** What two rectangles share; its width or height is 0 or less when they share nothing. */
 export function intersection(a: Box, b: Box): Box {

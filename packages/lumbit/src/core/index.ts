@@ -2,7 +2,7 @@ export { blurAt, hazedOpacity } from "./air.ts";
 export { type Arithmetic, numbers, steep } from "./arithmetic.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
-export { type Box, intersection, intersects, type Size } from "./box.ts";
+export { type Box, contains, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-setting.ts";
 export * from "./cue.ts";
 export {
@@ -39,6 +39,7 @@ export {
 } from "./font-size.ts";
 export * from "./kinds.ts";
 export * from "./layer.ts";
+export { inPaintOrder, type LayerName, layersAt, withInner } from "./layers-at.ts";
 export {
   columnDefaults,
   columnIn,

@@ -32,8 +32,8 @@ import { type Length, resolveLength, type Viewport } from "./units.ts";
 
 /** The natural sizes of a page, in px: measured or estimated by the caller. */
 export interface Natural {
-  /** Of a picture its file's size, of a text the box it needs when it may use `availableWidth`. */
-  layer(layer: AnyLayer, availableWidth: number, viewport: Viewport): Size;
+  /** Of a picture its file's size, of a text of a scene the box it needs when it may use `availableWidth`. */
+  layer(layer: AnyLayer, availableWidth: number, viewport: Viewport, scene: string): Size;
   /** The height of a scene's content in the flow, without padding, in a column of `width`. */
   content?(scene: Scene, width: number, viewport: Viewport): number;
 }
@@ -148,6 +148,13 @@ function heightOf(scene: Scene, column: number, viewport: Viewport, natural: Nat
   return Math.max(px(scene.minHeight), height === "auto" ? 0 : px(height), scene.content ? needed : 0);
 }
 
+/** What sizes of a scene's layers follow from. */
+interface Sizes {
+  viewport: Viewport;
+  natural: Natural;
+  scene: string;
+}
+
 interface SceneContext {
   top: number;
   width: number;
@@ -172,7 +179,8 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
   const layers = scene.layers.map((layer): LayerLayout => {
     const depth = depthOf(layer);
     const drift = driftOf(layer, stage);
-    const boxes = placeLayer(layer, size, viewport, natural);
+    const sizes = { viewport, natural, scene: scene.name };
+    const boxes = placeLayer(layer, size, sizes);
     const sway = resolveLength(stage.camera.sway, { viewport, percent: width });
     const swung = swing(numbers, driftFactor(numbers, stage.relief, speedOf(layer)), sway);
     const overscan = overscans(layer)
@@ -191,8 +199,8 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
       ...(isGroup(layer) && {
         layers: isReel(layer)
-          ? layoutSlides(layer, box, moments, natural, stage.relief)
-          : layoutGroup(layer, box, moments, natural, look),
+          ? layoutSlides(layer, box, moments, sizes, stage.relief)
+          : layoutGroup(layer, box, moments, sizes, look),
       }),
     };
   });
@@ -236,11 +244,11 @@ function layoutGroup(
   group: GroupLayer,
   around: Box,
   moments: Omit<MomentContext, "box">,
-  natural: Natural,
+  sizes: Sizes,
   look: PageLook,
 ): LayerLayout[] {
   return group.layers.map((layer) => {
-    const { box } = placeLayer(layer, around, moments.viewport, natural);
+    const { box } = placeLayer(layer, around, sizes);
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
       ...common(layer),
@@ -262,7 +270,7 @@ function layoutSlides(
   reel: GroupLayer,
   around: Box,
   moments: Omit<MomentContext, "box">,
-  natural: Natural,
+  sizes: Sizes,
   relief: number,
 ): LayerLayout[] {
   const { viewport } = moments;
@@ -296,7 +304,7 @@ function layoutSlides(
       layers: slide.layers.map((layer): LayerLayout => {
         const k = driftFactor(numbers, relief, speedOf(layer));
         const { from, to } = slidOffsets(numbers, k, { ...at.passage, before: at.left }, travel);
-        const boxes = placeLayer(layer, box, viewport, natural);
+        const boxes = placeLayer(layer, box, sizes);
         const pane = boxes.pane ?? boxes.box;
         const inScene = {
           ...boxes.box,
@@ -328,8 +336,7 @@ function layoutSlides(
 function placeLayer(
   layer: AnyLayer,
   around: Size,
-  viewport: Viewport,
-  natural: Natural,
+  { viewport, natural, scene }: Sizes,
 ): { box: Box; pane?: Box } {
   const whole = { left: 0, top: 0, width: around.width, height: around.height };
   if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
@@ -339,7 +346,7 @@ function placeLayer(
     viewport,
     around,
     natural: (available) =>
-      isText(layer) || isImage(layer) ? natural.layer(layer, available, viewport) : noSize,
+      isText(layer) || isImage(layer) ? natural.layer(layer, available, viewport, scene) : noSize,
     kind: isImage(layer) ? "image" : "text",
     maxWidth: isText(layer) ? layer.maxWidth : undefined,
   });

@@ -4,8 +4,10 @@ import {
   type FontFace,
   isFitted,
   isText,
+  layoutPage,
   orderOf,
   type Page,
+  type PageLayout,
   type PageLook,
   type Scene,
   type TextLayer,
@@ -22,7 +24,6 @@ import {
   resetCss,
   type StyleRule,
   sceneElement,
-  sceneSelector,
   stageLayers,
 } from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
@@ -30,6 +31,7 @@ import { driverFor, enliven, type Mounted } from "./enliven.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
+import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet } from "./sheet.ts";
 
@@ -40,6 +42,8 @@ export interface MountedPage extends Mounted {
    * change of one layer costs what that layer costs.
    */
   update(page: Page, assets?: Assets): void;
+  /** Lays the page out as it stands in its document: with texts and contents as they came out there. */
+  layout(): PageLayout;
 }
 
 /**
@@ -64,7 +68,7 @@ export function mountPage(
   body.append(main);
 
   const withEms = (scene: Scene, assets: Assets): Assets => ({
-    ems: (text: TextLayer) => emsOf(findIn(main, scene, text.name)),
+    ems: (text: TextLayer) => emsOf(layerIn(main, scene.name, text.name)),
     ...assets,
   });
   // Fitted texts are as wide as their letters: fonts that arrive change them.
@@ -107,6 +111,10 @@ export function mountPage(
     pause: () => current().pause(),
     resume: () => current().resume(),
     update: (page, assets = shown.assets) => show({ page, assets }),
+    layout() {
+      const { innerWidth: width, innerHeight: height } = document.defaultView ?? window;
+      return layoutPage(shown.page, { width, height }, measuredIn(main, shown.assets));
+    },
     dispose() {
       current().dispose();
       document.fonts.removeEventListener("loadingdone", arrived);
@@ -123,9 +131,6 @@ interface Shown {
   page: Page;
   assets: Assets;
 }
-
-const findIn = (main: Element, scene: Scene, layer: string) =>
-  main.querySelector<HTMLElement>(`${sceneSelector(scene)} [data-lumbit-layer="${CSS.escape(layer)}"]`);
 
 /** Brings the elements of a page up to date: whether any had to be built. */
 function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driver: string): boolean {
