@@ -82,7 +82,7 @@ function failing(project, files) {
       ({ status, failureMessages = [] }) =>
         status === "failed" &&
         failureMessages.some(
-          (text) => !/abort|cancel|bail|worker|rpc|clos|terminat/i.test(text.split("\n")[0]),
+          (text) => !/abort|cancel|bail|worker|rpc|closed|closing|terminat/i.test(text.split("\n")[0]),
         ),
     );
     if (test) return `${name.replace(`${copy}/`, "")} > ${test.title}`;

@@ -11,8 +11,8 @@ import {
   type Source,
 } from "lumbit/document";
 import { isGroup, isText } from "lumbit/internal";
-import sharp from "sharp";
 import { Font } from "./font.ts";
+import { pictureSize } from "./picture-size.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 
@@ -157,18 +157,6 @@ async function readAsset(
   }
   const size = await pictureSize(bytes);
   return size
-    ? { path, bytes, ...size }
+    ? { path, bytes, width: size.width, height: size.height }
     : `"${path}" is no picture; name a WebP, AVIF, PNG, JPEG, GIF or SVG file${extname(path) ? "" : " with its extension"}`;
-}
-
-const formats = new Set(["webp", "heif", "png", "jpeg", "gif", "svg"]);
-
-/** The size at which a picture is shown: a photograph that lies on its side is turned as its file says. */
-async function pictureSize(bytes: Buffer): Promise<Size | undefined> {
-  try {
-    const { format, autoOrient } = await sharp(bytes).metadata();
-    return formats.has(format ?? "") ? { width: autoOrient.width, height: autoOrient.height } : undefined;
-  } catch {
-    return undefined;
-  }
 }

@@ -1,7 +1,10 @@
 import { useEffect } from "react";
 import { Bar } from "./bar/bar.tsx";
+import { filesOf, pastePictures } from "./begin/add-pictures.ts";
 import { Caption } from "./caption/caption.tsx";
 import { Desk } from "./desk/desk.tsx";
+import { pasteLayers } from "./layers/clipboard.ts";
+import { commandFor } from "./layers/commands.ts";
 import { Section } from "./section/section.tsx";
 import { useComposed, useComposer } from "./state/context.ts";
 import { Strip } from "./strip/strip.tsx";
@@ -13,18 +16,33 @@ export function ComposerApp() {
   useEffect(() => {
     document.title = `${name} · Lumbit`;
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      // Fields have an undo and a clipboard of their own.
+      if (isField(event.target)) return;
       const key = event.key.toLowerCase();
+      const modified = (event.ctrlKey || event.metaKey) && !event.altKey;
       const again = key === "y" || (key === "z" && event.shiftKey);
-      if (!again && key !== "z") return;
-      // Fields have an undo of their own.
-      if (event.target instanceof HTMLInputElement) return;
+      const command = commandFor(event, composer);
+      if (modified && again) composer.redo();
+      else if (modified && key === "z") composer.undo();
+      else if (command) command.do();
+      else return;
       event.preventDefault();
-      if (again) composer.redo();
-      else composer.undo();
     };
+    const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
+      if (!clipboardData || isField(target)) return;
+      const files = filesOf(clipboardData);
+      if (files.length > 0) void pastePictures(composer, files);
+      else void pasteLayers(composer, clipboardData.getData("text/plain"));
+    };
+    const end = () => composer.rest();
+    addEventListener("paste", onPaste);
+    addEventListener("pagehide", end);
     addEventListener("keydown", onKey);
-    return () => removeEventListener("keydown", onKey);
+    return () => {
+      removeEventListener("keydown", onKey);
+      removeEventListener("paste", onPaste);
+      removeEventListener("pagehide", end);
+    };
   }, [composer, name]);
   return (
     <div className="composer">
@@ -36,3 +54,8 @@ export function ComposerApp() {
     </div>
   );
 }
+
+const isField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement ||
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLElement && target.isContentEditable);

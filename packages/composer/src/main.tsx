@@ -1,23 +1,31 @@
 import { createRoot } from "react-dom/client";
+import { Begin } from "./begin/begin.tsx";
 import { ComposerApp } from "./composer.tsx";
 import { folderHome } from "./home/folder.ts";
+import type { Kept } from "./home/home.ts";
 import { ComposerContext } from "./state/context.ts";
-import { createComposer } from "./state/store.ts";
+import { type Composer, createComposer } from "./state/store.ts";
 import "./composer.css";
 
 const root = createRoot(document.getElementById("composer") as HTMLElement);
 // In the fragment, which no browser sends anywhere.
-const token = location.hash.slice(1);
+const home = folderHome(location.hash.slice(1));
 
-try {
-  const home = folderHome(token);
-  const composer = createComposer(home, await home.open());
+function compose(kept: Kept): Composer {
+  const composer = createComposer(home, kept);
   home.watch(composer.changedOutside, composer.reached);
   root.render(
     <ComposerContext value={composer}>
       <ComposerApp />
     </ComposerContext>,
   );
+  return composer;
+}
+
+try {
+  const opened = await home.open();
+  if ("text" in opened) compose(opened);
+  else root.render(<Begin home={home} beginning={opened} compose={compose} />);
 } catch (error) {
   root.render(
     <main className="stopped">

@@ -1,47 +1,13 @@
-import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
-import type { Page as PageFile } from "lumbit/core";
-import type { Frame, Page } from "playwright-core";
-import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from "vitest";
-import { accessibilityFaults, type Chromium, openChromium } from "../../../test/chromium.ts";
-import { root, temporaryFolder } from "../../../test/command.ts";
-import { startComposer } from "../../cli/src/compose/compose.ts";
+import { existsSync, rmSync, writeFileSync } from "node:fs";
+import type { Frame } from "playwright-core";
+import { expect, test } from "vitest";
+import { accessibilityFaults } from "../../../test/chromium.ts";
+import { composed, poll, stagesShow } from "./compose.ts";
 
 /** The composer with the demo, driven as a person would, by roles and names. */
-let browser: Chromium;
-let served: Awaited<ReturnType<typeof startComposer>>;
-let file: string;
-let page: Page;
-
-beforeAll(async () => {
-  browser = await openChromium();
-});
-afterAll(() => browser?.close());
-beforeEach(async () => {
-  const folder = join(temporaryFolder(), "tidehouse");
-  cpSync(join(root, "examples/tidehouse"), folder, { recursive: true });
-  file = join(folder, "page.json");
-  served = await startComposer(file, 0);
-  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(served.url);
-  await stagesShow();
-});
-afterEach(async () => {
-  await page.close();
-  await served.close();
-});
-
-/** Files are watched and written in their own time, and slowly where other tests run beside. */
-const poll = <T>(value: () => T) => expect.poll(value, { timeout: 15_000 });
-const stages = () => page.frames().filter((frame) => frame !== page.mainFrame());
-const stagesShow = async () => {
-  await page.getByRole("option", { name: /^mid-kelp/ }).waitFor();
-  await poll(() => stages().length).toBe(2);
-  for (const frame of stages()) await frame.waitForSelector('[data-lumbit-layer="title"]');
-};
-const onDisk = () => JSON.parse(readFileSync(file, "utf8")) as PageFile;
-const depthOnDisk = (name: string) => onDisk().scenes[0]?.layers.find((layer) => layer.name === name)?.depth;
-const card = (name: string) => page.getByRole("option", { name: new RegExp(`^${name}`) });
+const composer = composed();
+const { stages, card, saved } = composer;
+const depthOnDisk = (name: string) => composer.layer(name)?.depth;
 const speedOn = (frame: Frame, name: string) =>
   frame.evaluate(
     (name) =>
@@ -55,61 +21,60 @@ const middleOf = async (name: string) => {
   if (!box) throw new Error(`${name} has no card`);
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 };
-const saved = () => poll(() => page.getByRole("status").textContent()).toBe("saved");
 
 test("dragging a card changes its depth on every stage at once, then in the file, and undo takes it back", async () => {
-  const before = readFileSync(file, "utf8");
+  const before = composer.text();
   const from = await middleOf("mid-kelp");
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  for (let step = 1; step <= 10; step++) await page.mouse.move(from.x - 18 * step, from.y + step);
+  await composer.page.mouse.move(from.x, from.y);
+  await composer.page.mouse.down();
+  for (let step = 1; step <= 10; step++) await composer.page.mouse.move(from.x - 18 * step, from.y + step);
   // While the hand is on it both screens have followed, and nothing is written.
   const speeds = () => Promise.all(stages().map((frame) => speedOn(frame, "mid-kelp")));
   await poll(async () => new Set(await speeds()).size).toBe(1);
   await poll(async () => Number((await speeds())[0])).toBeGreaterThan(1);
-  expect(readFileSync(file, "utf8")).toBe(before);
-  await page.mouse.up();
+  expect(composer.text()).toBe(before);
+  await composer.page.mouse.up();
   await poll(() => Number(depthOnDisk("mid-kelp"))).toBeLessThan(0);
   const [speed] = await speeds();
   expect(Number(speed)).toBeCloseTo(1 / (1 + Number(depthOnDisk("mid-kelp"))), 4);
   // One line of the file is another one.
-  const lines = readFileSync(file, "utf8").split("\n");
+  const lines = composer.text().split("\n");
   expect(lines.filter((line, index) => line !== before.split("\n")[index])).toHaveLength(1);
-  await page.getByRole("button", { name: "Undo mid-kelp: depth" }).click();
-  await poll(() => readFileSync(file, "utf8")).toBe(before);
+  await composer.page.getByRole("button", { name: "Undo mid-kelp: depth" }).click();
+  await poll(() => composer.text()).toBe(before);
   await poll(async () => Number((await speeds())[0])).toBeCloseTo(1 / 1.45, 4);
-  await page.getByRole("button", { name: "Redo mid-kelp: depth" }).click();
-  await poll(() => readFileSync(file, "utf8")).toBe(lines.join("\n"));
+  await composer.page.getByRole("button", { name: "Redo mid-kelp: depth" }).click();
+  await poll(() => composer.text()).toBe(lines.join("\n"));
 });
 
 test("undo goes on after the window was loaded anew", async () => {
-  const before = readFileSync(file, "utf8");
+  const before = composer.text();
   await card("snow").click();
-  await page.keyboard.press("ArrowRight");
-  await page.keyboard.press("Shift+ArrowRight");
+  await composer.page.keyboard.press("ArrowRight");
+  await composer.page.keyboard.press("Shift+ArrowRight");
   await poll(() => depthOnDisk("snow")).not.toBe(
     JSON.parse(before).scenes[0].layers.find(({ name }: { name: string }) => name === "snow").depth,
   );
   await saved();
-  await page.reload();
-  await stagesShow();
-  await page.keyboard.press("Control+z");
-  await page.keyboard.press("Control+z");
-  await poll(() => readFileSync(file, "utf8")).toBe(before);
+  await composer.page.reload();
+  await stagesShow(composer);
+  await composer.page.keyboard.press("Control+z");
+  await composer.page.keyboard.press("Control+z");
+  await poll(() => composer.text()).toBe(before);
 });
 
 test("everything can be done from the keyboard, and a depth can be typed", async () => {
-  await page.getByRole("listbox", { name: /^Layers of descent/ }).focus();
-  await page.keyboard.press("ArrowDown");
-  const heading = page.getByRole("complementary", { name: "Caption" }).getByRole("heading");
+  await composer.page.getByRole("listbox", { name: /^Layers of descent/ }).focus();
+  await composer.page.keyboard.press("ArrowDown");
+  const heading = composer.page.getByRole("complementary", { name: "Caption" }).getByRole("heading");
   await poll(() => heading.textContent()).not.toBe("descent");
   const name = String(await heading.textContent());
   const depth = depthOnDisk(name);
-  await page.keyboard.press("ArrowRight");
+  await composer.page.keyboard.press("ArrowRight");
   await poll(() => depthOnDisk(name)).not.toBe(depth);
   await card("title").click();
-  await page.getByRole("textbox", { name: "Depth" }).fill("4");
-  await page.keyboard.press("Enter");
+  await composer.page.getByRole("textbox", { name: "Depth" }).fill("4");
+  await composer.page.keyboard.press("Enter");
   await poll(() => depthOnDisk("title")).toBe(4);
 });
 
@@ -122,7 +87,7 @@ test("stages scroll together by the share of the scene's passage", async () => {
       ).getBoundingClientRect();
       return (innerHeight - top) / (innerHeight + height);
     }, scene);
-  await page.getByRole("option", { name: "tides" }).click();
+  await composer.page.getByRole("option", { name: "tides" }).click();
   for (const frame of stages()) await poll(() => share(frame, "tides")).toBeCloseTo(0.5, 1);
   await laptop.evaluate("scrollBy({ top: 200, behavior: 'instant' })");
   const at = await share(laptop, "tides");
@@ -132,62 +97,62 @@ test("stages scroll together by the share of the scene's passage", async () => {
 test("play scrolls all stages through the scene until it is stopped", async () => {
   const scrolls = () => Promise.all(stages().map((frame) => frame.evaluate("scrollY")));
   const before = await scrolls();
-  await page.getByRole("button", { name: "Play" }).click();
+  await composer.page.getByRole("button", { name: "Play" }).click();
   await poll(async () => (await scrolls()).every((at, index) => at !== before[index])).toBe(true);
-  await page.getByRole("button", { name: "Stop" }).click();
+  await composer.page.getByRole("button", { name: "Stop" }).click();
   // What is under way to a stage still comes there.
-  await page.waitForTimeout(700);
+  await composer.page.waitForTimeout(700);
   const stopped = await scrolls();
-  await page.waitForTimeout(300);
+  await composer.page.waitForTimeout(300);
   expect(await scrolls()).toEqual(stopped);
 });
 
 test("what another program writes is taken over, and can be taken back", async () => {
-  const before = readFileSync(file, "utf8");
-  writeFileSync(file, before.replace('"depth": 0.45', '"depth": 2.5'));
+  const before = composer.text();
+  writeFileSync(composer.file, before.replace('"depth": 0.45', '"depth": 2.5'));
   for (const frame of stages())
     await poll(() => speedOn(frame, "mid-kelp")).toBe(String(Number((1 / 3.5).toFixed(8))));
-  await page.getByRole("button", { name: "Undo changed by another program" }).click();
-  await poll(() => readFileSync(file, "utf8")).toBe(before);
+  await composer.page.getByRole("button", { name: "Undo changed by another program" }).click();
+  await poll(() => composer.text()).toBe(before);
 });
 
 test("a broken file says where, and leaves the last good page on the stages", async () => {
-  writeFileSync(file, readFileSync(file, "utf8").replace('"depth": 0.45', '"depth": "far"'));
-  await poll(() => page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
+  writeFileSync(composer.file, composer.text().replace('"depth": 0.45', '"depth": "far"'));
+  await poll(() => composer.page.getByRole("alert").textContent()).toMatch(/page\.json:\d+:\d+ .*depth/);
   for (const frame of stages()) expect(await frame.locator('[data-lumbit-layer="mid-kelp"]').count()).toBe(1);
   // What is broken is not written over.
-  const broken = readFileSync(file, "utf8");
+  const broken = composer.text();
   await card("snow").click();
-  await page.keyboard.press("ArrowRight");
-  await poll(() => page.getByRole("status").textContent()).toContain("not saved");
-  expect(readFileSync(file, "utf8")).toBe(broken);
+  await composer.page.keyboard.press("ArrowRight");
+  await poll(() => composer.page.getByRole("status").textContent()).toContain("not saved");
+  expect(composer.text()).toBe(broken);
 });
 
 test("two windows on one file show the same", async () => {
-  const other = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await other.goto(served.url);
+  const other = await composer.page.context().newPage();
+  await other.goto(composer.url);
   const same = other.getByRole("option", { name: /^mid-kelp/ });
   await same.waitFor();
   await card("mid-kelp").click();
-  await page.keyboard.press("Shift+ArrowRight");
+  await composer.page.keyboard.press("Shift+ArrowRight");
   await poll(() => depthOnDisk("mid-kelp")).not.toBe(0.45);
   await poll(() => same.getAttribute("aria-label")).toBe(await card("mid-kelp").getAttribute("aria-label"));
   await other.close();
 });
 
 test("a file that is gone is said, and what was done is written when it is back", async () => {
-  const before = readFileSync(file, "utf8");
-  rmSync(file);
+  const before = composer.text();
+  rmSync(composer.file);
   await card("snow").click();
-  await page.keyboard.press("ArrowRight");
-  await poll(() => page.getByRole("status").textContent()).toContain("not there any more");
-  writeFileSync(file, before);
+  await composer.page.keyboard.press("ArrowRight");
+  await poll(() => composer.page.getByRole("status").textContent()).toContain("not there any more");
+  writeFileSync(composer.file, before);
   await saved();
-  expect(readFileSync(file, "utf8")).not.toBe(before);
+  expect(composer.text()).not.toBe(before);
 });
 
 test("the page under work cannot reach the composer, and nobody without the token or from elsewhere the page", async () => {
-  const { origin, hash } = new URL(served.url);
+  const { origin, hash } = new URL(composer.url);
   const token = hash.slice(1);
   const status = async (path: string, headers: Record<string, string> = {}) =>
     (await fetch(`${origin}/${path}`, { headers })).status;
@@ -208,11 +173,11 @@ test("the page under work cannot reach the composer, and nobody without the toke
   expect(
     await stage?.evaluate("(() => { try { return String(localStorage) } catch { return 'no' } })()"),
   ).toBe("no");
-  expect(existsSync(file)).toBe(true);
+  expect(existsSync(composer.file)).toBe(true);
 });
 
 test.each(["light", "dark"] as const)("axe finds nothing, %s", async (colorScheme) => {
-  await page.emulateMedia({ colorScheme });
+  await composer.page.emulateMedia({ colorScheme });
   await card("title").click();
-  expect(await accessibilityFaults(page)).toEqual([]);
+  expect(await accessibilityFaults(composer.page)).toEqual([]);
 });

@@ -4,7 +4,7 @@ import { parsePort } from "../port.ts";
 export const composeCommand = () =>
   new Command("compose")
     .description("open a page in the composer, where depths are set by dragging and every screen follows")
-    .argument("<page>", "the page file")
+    .argument("[page]", "the page file, or a folder to begin in; this folder without it", ".")
     .option("--port <number>", "the port to listen on; 0 takes a free one", parsePort, 4390)
     .option("--no-open", "print the address without opening it")
     .addHelpText("after", "\nExample:\n  lumbit compose page.json\nIt runs until you press Ctrl+C.")

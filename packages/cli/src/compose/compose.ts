@@ -1,5 +1,6 @@
 import { randomBytes, timingSafeEqual } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
+import { stat } from "node:fs/promises";
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -7,7 +8,8 @@ import chokidar from "chokidar";
 import { isLoopback, listen } from "../listen.ts";
 import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
-import { PageFolder } from "./page-folder.ts";
+import { beginningIn, pageToBegin } from "./beginning.ts";
+import { type KeptPage, PageFolder } from "./page-folder.ts";
 
 export interface ServedComposer {
   /** With the token, in the fragment, which browsers send nowhere. */
@@ -17,30 +19,42 @@ export interface ServedComposer {
 
 /** A page file may be this large, in bytes; what is sent beyond is not read. */
 const mostText = 10 * 1024 * 1024;
+/** And a picture or a font. */
+const mostFile = 50 * 1024 * 1024;
 
 /**
- * Serves the composer for a page file on a loopback address. Everything of the page wants the token that is made at the
- * start, and comes from its folder only.
+ * Serves the composer on a loopback address, for a page file or for a folder in which one is to begin. Everything of the
+ * page wants the token that is made at the start, and comes from its folder only.
  *
  * @throws Problem when the page file cannot be read at the start, or the port is taken
  */
-export async function startComposer(file: string, port: number): Promise<ServedComposer> {
+export async function startComposer(target: string, port: number): Promise<ServedComposer> {
   const token = randomBytes(16).toString("hex");
   const address = `files/${token}/`;
-  const folder = new PageFolder(file);
-  await folder.open(address);
+  const isFolder = (await stat(target).catch(() => undefined))?.isDirectory() ?? false;
+  let folder: PageFolder | undefined;
   const app = builtApp();
   const listeners = new Set<ServerResponse>();
-  // The folder too: a file that is gone is watched no more, and comes back in it.
-  const watcher = chokidar.watch([dirname(resolve(file)), ...folder.files], {
+  const watcher = chokidar.watch([], {
     depth: 0,
     ignoreInitial: true,
     awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
   });
   watcher.on("all", (_, path) => {
-    if (!folder.files.includes(resolve(path))) return;
+    if (!folder?.files.includes(resolve(path))) return;
     for (const listener of listeners) listener.write("data: changed\n\n");
   });
+
+  /** Begins to work on a page file. */
+  async function begin(file: string): Promise<KeptPage> {
+    const opened = new PageFolder(file);
+    const kept = await opened.open(address);
+    folder = opened;
+    // The folder too: a file that is gone is watched no more, and comes back in it.
+    watcher.add([dirname(resolve(file)), ...opened.files]);
+    return kept;
+  }
+  if (!isFolder) await begin(target);
 
   const server = createServer((request, response) => {
     answer(request, response).catch((error) => respond(response, 500, Problem.from(error).message));
@@ -57,24 +71,40 @@ export async function startComposer(file: string, port: number): Promise<ServedC
     if (path.startsWith("files/")) {
       const [given = "", ...parts] = path.slice("files/".length).split("/");
       const name = parts.join("/");
-      const bytes = isToken(given) ? folder.asset(name) : undefined;
+      const bytes = isToken(given) ? folder?.asset(name) : undefined;
       return bytes ? respond(response, 200, bytes, name) : respond(response, 404, "there is no such file");
     }
     if (!path.startsWith("api/")) return respond(response, 404, "there is nothing here");
     const given = url.searchParams.get("token") ?? request.headers.authorization?.replace(/^Bearer /, "");
     if (!isToken(given ?? ""))
       return respond(response, 401, "open the address that lumbit compose prints: it has a token in it");
+    if (path === "api/begin" && request.method === "POST" && isFolder) {
+      const asked = JSON.parse((await bodyOf(request, mostText, "")).toString("utf8"));
+      return respond(
+        response,
+        200,
+        JSON.stringify(await begin(await pageToBegin(target, asked))),
+        "page.json",
+      );
+    }
+    if (!folder) return respond(response, 200, JSON.stringify(await beginningIn(target)), "page.json");
     if (path === "api/page" && request.method === "GET") {
       const kept = await folder.open(address);
       watcher.add([...folder.files]);
       return respond(response, 200, JSON.stringify(kept), "page.json");
     }
     if (path === "api/page" && request.method === "PUT") {
-      const { text, version } = JSON.parse(await bodyOf(request));
+      const body = await bodyOf(request, mostText, "the page file would be larger than 10 MB");
+      const { text, version } = JSON.parse(body.toString("utf8"));
       const saved = await folder.save(String(text), String(version));
       return saved === undefined
         ? respond(response, 409, JSON.stringify(await folder.open(address)), "page.json")
         : respond(response, 200, JSON.stringify({ version: saved }), "page.json");
+    }
+    if (path === "api/files" && request.method === "POST") {
+      const name = url.searchParams.get("name") ?? "picture";
+      const bytes = await bodyOf(request, mostFile, `"${name}" is larger than 50 MB; make it smaller`);
+      return respond(response, 200, JSON.stringify(await folder.add(name, bytes, address)), "page.json");
     }
     if (path === "api/events") {
       response.writeHead(200, { ...headers, "content-type": "text/event-stream" });
@@ -112,7 +142,7 @@ function isOwn({ headers: { host = "", origin } }: IncomingMessage): boolean {
 const headers = {
   "cache-control": "no-store",
   "content-security-policy":
-    "default-src 'none'; img-src 'self'; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'",
+    "default-src 'none'; img-src 'self' blob:; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'",
   "x-content-type-options": "nosniff",
   "referrer-policy": "no-referrer",
 };
@@ -155,15 +185,15 @@ function builtApp(): Map<string, Buffer> {
   );
 }
 
-async function bodyOf(request: IncomingMessage): Promise<string> {
+async function bodyOf(request: IncomingMessage, most: number, tooLarge: string): Promise<Buffer> {
   const parts: Buffer[] = [];
   let size = 0;
   for await (const part of request) {
     size += part.length;
-    if (size > mostText) throw new Problem("the page file would be larger than 10 MB");
+    if (size > most) throw new Problem(tooLarge);
     parts.push(part);
   }
-  return Buffer.concat(parts).toString("utf8");
+  return Buffer.concat(parts);
 }
 
 function decoded(path: string): string {

@@ -1,10 +1,12 @@
 import { createHash } from "node:crypto";
-import { readFile } from "node:fs/promises";
-import { basename, resolve } from "node:path";
+import { mkdir, readFile } from "node:fs/promises";
+import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
+import { Font } from "../font.ts";
+import { pictureSize } from "../picture-size.ts";
 import { Problem } from "../problem.ts";
 import { readProject } from "../project.ts";
-import { replaceFile } from "../write-file.ts";
+import { createFile, replaceFile } from "../write-file.ts";
 
 /** A page file as the composer gets it. */
 export interface KeptPage {
@@ -13,6 +15,18 @@ export interface KeptPage {
   version: string;
   assets: Assets;
 }
+
+/** A file that was copied into the folder: a picture, or a font. */
+export interface AddedFile {
+  path: string;
+  picture?: Assets["pictures"][string];
+  font?: string;
+}
+
+const urlIn = (address: string, path: string) =>
+  `${address}${path.split("/").map(encodeURIComponent).join("/")}`;
+
+const isFont = (path: string) => /\.(woff2?|ttf|otf)$/i.test(path);
 
 const versionOf = (text: string) => createHash("sha256").update(text).digest("hex").slice(0, 16);
 
@@ -35,9 +49,13 @@ export class PageFolder {
   async open(address: string): Promise<KeptPage> {
     const { pictures, fonts, files } = await readProject(this.#file);
     this.files = files;
-    this.#assets = new Map([...pictures, ...fonts].map(({ path, bytes }) => [path, bytes]));
+    // Files that were added stay, though the page may not name them just now: undone is not gone.
+    this.#assets = new Map([
+      ...this.#assets,
+      ...[...pictures, ...fonts].map(({ path, bytes }) => [path, bytes] as const),
+    ]);
     const text = await readFile(this.#file, "utf8");
-    const url = (path: string) => `${address}${path.split("/").map(encodeURIComponent).join("/")}`;
+    const url = (path: string) => urlIn(address, path);
     return {
       name: basename(this.#file),
       text,
@@ -72,6 +90,51 @@ export class PageFolder {
       );
     }
     return versionOf(text);
+  }
+
+  /**
+   * Copies a picture or a font into the folder, under a name that is free, beside those that the page has.
+   *
+   * @returns as the composer gets it, below `address`
+   * @throws Problem when it is neither, or cannot be written
+   */
+  async add(name: string, bytes: Buffer, address: string): Promise<AddedFile> {
+    const picture = await pictureSize(bytes);
+    const font = picture ? undefined : await Font.open(bytes);
+    if (!picture && !font)
+      throw new Problem(`"${name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file`);
+    const ending = picture?.extension ?? extname(name).slice(1).toLowerCase();
+    const stem = basename(name, extname(name))
+      .normalize("NFC")
+      .replace(/[^\p{L}\p{N}_-]+/gu, "-")
+      .replace(/^-+|-+$/g, "");
+    const beside = [...this.#assets.keys()].find((path) => isFont(path) === !picture);
+    const folder = beside ? posix.dirname(beside) : picture ? "art" : "fonts";
+    const path = await this.#free(folder, stem || "picture", ending, bytes);
+    this.#assets.set(path, bytes);
+    const url = urlIn(address, path);
+    return picture
+      ? { path, picture: { url, width: picture.width, height: picture.height } }
+      : { path, font: url };
+  }
+
+  /** Writes a file under the first name with a number that no other file has. */
+  async #free(folder: string, stem: string, ending: string, bytes: Buffer): Promise<string> {
+    const home = join(dirname(this.#file), folder);
+    try {
+      await mkdir(home, { recursive: true });
+      for (let number = 1; ; number++) {
+        const path = posix.join(folder, `${stem}${number === 1 ? "" : `-${number}`}.${ending}`);
+        const file = join(dirname(this.#file), path);
+        const there = await readFile(file).catch(() => undefined);
+        if (there?.equals(bytes)) return path;
+        if (there) continue;
+        await createFile(file, bytes);
+        return path;
+      }
+    } catch (error) {
+      throw new Problem(`"${stem}.${ending}" cannot be written: ${reasonOf(error as NodeJS.ErrnoException)}`);
+    }
   }
 
   /** A file that the page names, as it was when the page was opened last; nothing for any other. */

@@ -2,6 +2,7 @@ import { formatFault } from "lumbit/document";
 import { Button } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/store.ts";
+import "./bar.css";
 
 const words = (saving: Saving): string =>
   saving === "saved"
@@ -15,7 +16,7 @@ const words = (saving: Saving): string =>
 /** The page's name, whether it is saved, and the way back. */
 export function Bar() {
   const composer = useComposer();
-  const { name, saving, history, faults, other } = useComposed((state) => state);
+  const { name, saving, history, faults, other, notice } = useComposed((state) => state);
   const [undo, redo] = [history.past.at(-1), history.future.at(-1)];
   return (
     <header className="bar">
@@ -36,6 +37,12 @@ export function Bar() {
           The page file has {faults.length === 1 ? "a fault" : `${faults.length} faults`}; the last good page
           stays. {faults[0] && formatFault(faults[0])}
         </p>
+      )}
+      {notice && (
+        <div className="problem group" role="alert">
+          {notice}
+          <Button onPress={() => composer.say(undefined)}>All right</Button>
+        </div>
       )}
       {other && (
         <div className="problem group" role="alert">

@@ -1,17 +1,20 @@
 import { speedOf } from "lumbit/core";
 import { Input, NumberField } from "react-aria-components";
-import { layerOf, setDepth } from "../edit/set-depth.ts";
+import { layerOf } from "../edit/find.ts";
+import { setDepth } from "../edit/set-depth.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { isNamedBy } from "./kind.ts";
+import "./caption.css";
 
 /** What is selected, in sentences with live values. */
 export function Caption() {
   const composer = useComposer();
   const scene = useComposed(({ scene }) => scene);
-  const name = useComposed(({ layer }) => layer);
-  const layer = useComposed(({ page, scene, layer }) =>
-    layer === undefined ? undefined : layerOf(page, { scene, layer }),
-  );
+  const name = useComposed(({ selected }) => selected.at(-1));
+  const layer = useComposed(({ page, scene, selected }) => {
+    const layer = selected.at(-1);
+    return layer === undefined ? undefined : layerOf(page, { scene, layer });
+  });
   const count = useComposed(
     ({ page, scene }) => page.scenes.find(({ name }) => name === scene)?.layers.length ?? 0,
   );

@@ -1,7 +1,7 @@
-import type { Layer } from "lumbit/core";
+import type { AnyLayer } from "lumbit/core";
 
 /** What a layer is, with its article. */
-export const isNamedBy = (layer: Layer): string =>
+export const isNamedBy = (layer: AnyLayer): string =>
   layer.image !== undefined
     ? "a picture"
     : layer.text !== undefined

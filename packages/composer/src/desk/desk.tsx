@@ -1,24 +1,162 @@
 import { useEffect, useState } from "react";
-import { ToggleButton } from "react-aria-components";
+import {
+  Button,
+  Menu,
+  MenuItem,
+  MenuTrigger,
+  Popover,
+  Slider,
+  SliderThumb,
+  SliderTrack,
+  ToggleButton,
+} from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import { play } from "../state/play.ts";
+import { mostScreens, type Screen, screenNamed, usualScreens } from "./screens.ts";
 import { Stage } from "./stage.tsx";
+import "./desk.css";
 
-/** The screens that a page is composed on, the large one first. */
-const screens = [
-  { width: 1280, height: 800, name: "laptop" },
-  { width: 390, height: 844, name: "telephone" },
-] as const;
+/** How large the large stage is drawn: as large as there is room, or at a share of its own size. */
+const zooms = [
+  { id: "fit", words: "fits", zoom: undefined },
+  { id: "50", words: "50 %", zoom: 0.5 },
+  { id: "75", words: "75 %", zoom: 0.75 },
+  { id: "100", words: "100 %", zoom: 1 },
+];
 
 /** All stages, and what scrolls them. */
 export function Desk() {
+  const screens = useComposed(({ screens }) => screens);
+  const [zoom, setZoom] = useState(zooms[0]);
   return (
     <main className="desk" aria-label="Stages">
-      {screens.map((screen) => (
-        <Stage key={screen.name} {...screen} />
-      ))}
-      <Play />
+      <div className="stages" data-small={screens.length - 1}>
+        {screens.map((screen, index) => (
+          <Stage
+            key={`${screen.width} ${screen.height}`}
+            screen={screen}
+            large={index === 0}
+            zoom={index === 0 ? zoom?.zoom : undefined}
+          >
+            <ScreenMenu screen={screen} index={index} />
+          </Stage>
+        ))}
+      </div>
+      <div className="below">
+        <Play />
+        <Scrub />
+        <MenuTrigger>
+          <Button>Large stage {zoom?.words}</Button>
+          <Popover>
+            <Menu
+              aria-label="Zoom of the large stage"
+              items={zooms}
+              selectionMode="single"
+              selectedKeys={[zoom?.id ?? "fit"]}
+              onAction={(id) => setZoom(zooms.find((one) => one.id === id))}
+            >
+              {({ words }) => <MenuItem>{words}</MenuItem>}
+            </Menu>
+          </Popover>
+        </MenuTrigger>
+        <AddScreen />
+      </div>
     </main>
+  );
+}
+
+/** A screen's name and size, and what can be done with it. */
+function ScreenMenu({ screen, index }: { screen: Screen; index: number }) {
+  const composer = useComposer();
+  const screens = useComposed(({ screens }) => screens);
+  const { name, width, height, still } = screen;
+  const others = screens.filter((one) => one !== screen);
+  const becomes = (other: Screen) => composer.show(screens.with(index, other));
+  const actions: Record<string, { words: string; do(): void; not?: boolean }> = {
+    large: { words: "Make it the large one", do: () => composer.show([screen, ...others]), not: index === 0 },
+    rotate: {
+      words: "Turn it on its side",
+      do: () => becomes({ ...screen, name: screenNamed(height, width), width: height, height: width }),
+    },
+    still: {
+      words: still ? "Show it moving" : "Show less motion, and print",
+      do: () => becomes({ name, width, height, ...(!still && { still: true }) }),
+    },
+    remove: { words: "Take it away", do: () => composer.show(others), not: others.length === 0 },
+  };
+  return (
+    <MenuTrigger>
+      <Button className="plain">
+        {name}{" "}
+        <span className="quiet">
+          {width} × {height}
+          {still && ", less motion and print"}
+        </span>
+      </Button>
+      <Popover>
+        <Menu
+          aria-label={`The ${name}`}
+          items={Object.entries(actions).flatMap(([id, action]) => (action.not ? [] : [{ id, ...action }]))}
+          onAction={(id) => actions[id]?.do()}
+        >
+          {({ words }) => <MenuItem>{words}</MenuItem>}
+        </Menu>
+      </Popover>
+    </MenuTrigger>
+  );
+}
+
+function AddScreen() {
+  const composer = useComposer();
+  const screens = useComposed(({ screens }) => screens);
+  const offered = usualScreens.filter(
+    ({ width, height }) => !screens.some((one) => one.width === width && one.height === height),
+  );
+  return (
+    <MenuTrigger>
+      <Button isDisabled={screens.length >= mostScreens}>Add a screen</Button>
+      <Popover>
+        <Menu
+          aria-label="Screens"
+          items={offered.map((screen) => ({ id: screen.name, screen }))}
+          onAction={(id) => {
+            const screen = offered.find(({ name }) => name === id);
+            if (screen) composer.show([...screens, screen]);
+          }}
+        >
+          {({ screen: { name, width, height } }) => (
+            <MenuItem textValue={name}>
+              {name}{" "}
+              <span className="quiet">
+                {width} × {height}
+              </span>
+            </MenuItem>
+          )}
+        </Menu>
+      </Popover>
+    </MenuTrigger>
+  );
+}
+
+/** Where in the passage of the scene all stages are. */
+function Scrub() {
+  const composer = useComposer();
+  const { scene, share } = useComposed(({ moment }) => moment);
+  return (
+    <Slider
+      className="scrub"
+      aria-label="Place in the passage of the scene"
+      minValue={0}
+      maxValue={1}
+      step={0.005}
+      value={Math.min(Math.max(share, 0), 1)}
+      formatOptions={{ style: "percent" }}
+      onChange={(share) => composer.goTo({ scene, share })}
+    >
+      <SliderTrack>
+        <SliderThumb />
+      </SliderTrack>
+    </Slider>
   );
 }
 
@@ -29,7 +167,7 @@ function Play() {
   const [playing, setPlaying] = useState(false);
   useEffect(() => (playing && scene ? play(composer) : undefined), [composer, playing, scene]);
   return (
-    <ToggleButton className="play" isSelected={playing} onChange={setPlaying}>
+    <ToggleButton isSelected={playing} onChange={setPlaying}>
       {playing ? "Stop" : "Play"}
     </ToggleButton>
   );

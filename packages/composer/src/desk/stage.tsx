@@ -1,19 +1,35 @@
 import { useEffect, useRef, useState } from "react";
-import type { FromStage, ToStage } from "../stage/messages.ts";
+import type { Stands } from "../stage/messages.ts";
 import { useComposer } from "../state/context.ts";
+import { type Connection, connect } from "./connect.ts";
+import { Overlay } from "./overlay.tsx";
+import type { Screen } from "./screens.ts";
 
-/** One screen: the real page at its size, scaled to the room that there is. */
-export function Stage({ width, height, name }: { width: number; height: number; name: string }) {
+/** One screen: the real page at its size, scaled to the room that there is, or by a zoom. */
+export function Stage({
+  screen: { width, height, name, still = false },
+  large,
+  zoom,
+  children,
+}: {
+  screen: Screen;
+  large: boolean;
+  /** Of the screen's own size; as large as there is room without it. */
+  zoom?: number | undefined;
+  children: React.ReactNode;
+}) {
   const composer = useComposer();
   const frame = useRef<HTMLIFrameElement>(null);
   const room = useRef<HTMLDivElement>(null);
-  const [scale, setScale] = useState(0);
+  const connection = useRef<Connection>(undefined);
+  const [fit, setFit] = useState(0);
+  const [stands, setStands] = useState<Stands>();
 
   useEffect(() => {
     const element = room.current;
     if (!element) return;
     const sizes = new ResizeObserver(() =>
-      setScale(Math.min(element.clientWidth / width, element.clientHeight / height, 1)),
+      setFit(Math.min(element.clientWidth / width, element.clientHeight / height, 1)),
     );
     sizes.observe(element);
     return () => sizes.disconnect();
@@ -22,55 +38,47 @@ export function Stage({ width, height, name }: { width: number; height: number; 
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
-    let release = () => {};
-    const connect = () => {
-      release();
-      const { port1: port, port2: theirs } = new MessageChannel();
-      const tell = (message: ToStage) => port.postMessage(message);
-      const { store } = composer;
-      port.onmessage = ({ data }: MessageEvent<FromStage>) => {
-        if (data.kind === "scrolled") composer.goTo(data.to);
-        else tell({ kind: "scroll", to: store.getState().moment });
-      };
-      const { page, assets } = store.getState();
-      element.contentWindow?.postMessage("composer", "*", [theirs]);
-      tell({ kind: "show", page, assets });
-      const forget = [
-        composer.onPatches((patches) => tell({ kind: "patch", patches })),
-        store.subscribe(({ moment, assets, page }, before) => {
-          if (moment !== before.moment) tell({ kind: "scroll", to: moment });
-          if (assets !== before.assets) tell({ kind: "show", page, assets });
-        }),
-        () => port.close(),
-      ];
-      release = () => forget.forEach((step) => void step());
+    const begin = () => {
+      connection.current?.release();
+      connection.current = connect(element, composer, still, {
+        stands: setStands,
+        scrolled: (scroll) => setStands((before) => before && { ...before, scroll }),
+      });
     };
-    element.addEventListener("load", connect);
+    element.addEventListener("load", begin);
     return () => {
-      element.removeEventListener("load", connect);
-      release();
+      element.removeEventListener("load", begin);
+      connection.current?.release();
     };
-  }, [composer]);
+  }, [composer, still]);
 
+  useEffect(() => {
+    if (large && stands) composer.stands(stands);
+  }, [composer, large, stands]);
+
+  const scale = zoom ?? fit;
   return (
-    <figure className="stage">
+    <figure className={large ? "stage large" : "stage"}>
       <div className="room" ref={room}>
         <div className="screen" style={{ width: width * scale, height: height * scale }}>
           <iframe
+            key={String(still)}
             ref={frame}
             title={`The page on a ${name}, ${width} x ${height}`}
             sandbox="allow-scripts"
             src="./stage.html"
             style={{ width, height, transform: `scale(${scale})` }}
+            tabIndex={-1}
+          />
+          <Overlay
+            name={name}
+            scale={scale}
+            stands={still ? undefined : stands}
+            scrollBy={(y) => connection.current?.tell({ kind: "scrollBy", y })}
           />
         </div>
       </div>
-      <figcaption>
-        {name}{" "}
-        <span className="quiet">
-          {width} × {height}
-        </span>
-      </figcaption>
+      <figcaption>{children}</figcaption>
     </figure>
   );
 }

@@ -1,46 +1,188 @@
 import fc from "fast-check";
-import type { Layer, Page } from "lumbit/core";
-import { speedOf } from "lumbit/core";
-import { patchText, readPage } from "lumbit/document";
+import { applyPatches } from "immer";
+import { allLayers, type Layer, type Page, speedOf } from "lumbit/core";
+import { readPage } from "lumbit/document";
+import { isGroup } from "lumbit/internal";
 import { describe, expect, test } from "vitest";
 import { randomScenes } from "../../../../test/random-scenes.ts";
-import { changesOf, edited } from "./edit.ts";
-import { fastest, layerOf, setDepth, setSpeed } from "./set-depth.ts";
+import { rewritten } from "./changes.ts";
+import { all, type Edit, edited } from "./edit.ts";
+import { freeName, layerOf, nameFrom, namesIn } from "./find.ts";
+import {
+  addLayers,
+  copiesOf,
+  flag,
+  group,
+  named,
+  removeLayers,
+  renameLayer,
+  reorder,
+  spread,
+  ungroup,
+} from "./layers.ts";
+import { setSubject } from "./place.ts";
+import {
+  addScene,
+  copyName,
+  duplicateScene,
+  moveScene,
+  removeScene,
+  renameScene,
+  setHeight,
+} from "./scenes.ts";
+import { fastest, setDepth, setSpeed } from "./set-depth.ts";
 import { redone, replaced, undone } from "./text.ts";
 
 const pageOf = (scenes: Page["scenes"]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
-const depths = fc.array(
-  fc.record({ scene: fc.nat(), layer: fc.nat(), speed: fc.double({ min: -0.5, max: 4, noNaN: true }) }),
-  { minLength: 1, maxLength: 6 },
+/** Any edit, of what its numbers come to on a page. */
+const steps = fc.array(
+  fc.record({
+    kind: fc.nat({ max: 16 }),
+    scene: fc.nat(),
+    layers: fc.array(fc.nat(), { minLength: 1, maxLength: 3 }),
+    amount: fc.double({ min: -0.5, max: 4, noNaN: true }),
+  }),
+  { minLength: 1, maxLength: 7 },
 );
+type Step = typeof steps extends fc.Arbitrary<(infer One)[]> ? One : never;
 
-test("any depths that are given leave a page that reads, and taken back the same text letter for letter", () => {
+function editOf(page: Page, { kind, scene, layers, amount }: Step): Edit {
+  const own = page.scenes[scene % page.scenes.length];
+  const inner = allLayers(own?.layers ?? []);
+  if (!own || inner.length === 0) return addScene(copyName(page, "further"));
+  const at = (index: number) => inner[index % inner.length] ?? inner[0];
+  const names = [...new Set(layers.map((index) => at(index)?.name ?? ""))].map((layer) => ({
+    scene: own.name,
+    layer,
+  }));
+  const top = names.filter(({ layer }) => own.layers.some(({ name }) => name === layer));
+  const [name = { scene: own.name, layer: "" }] = names;
+  const share = Math.abs(amount) / 4;
+  const edits: (() => Edit)[] = [
+    () => setSpeed(name, amount),
+    () => setSubject(name, { x: amount, y: share }),
+    () => spread(names),
+    () => flag(names, amount > 1 ? "hidden" : "locked", share > 0.3),
+    () => removeLayers(names),
+    () => addLayers(own.name, named(page, own.name, copiesOf(page, names)), name.layer),
+    () => reorder(top, own.layers[Math.floor(amount)]?.name),
+    () => renameLayer(name, freeName("other", namesIn(page, own.name))),
+    () =>
+      top.length > 0 && !copiesOf(page, top).some(isGroup)
+        ? group(top, freeName("group", namesIn(page, own.name)))
+        : setSpeed(name, 1),
+    () => ungroup(name),
+    () => addScene(copyName(page, "further"), amount > 1 ? own.name : undefined),
+    () => renameScene(own.name, copyName(page, "renamed")),
+    () => duplicateScene(own.name),
+    () => removeScene(own.name),
+    () => moveScene(own.name, Math.max(0, Math.round(amount))),
+    () => setHeight(own.name, `${Math.round(50 + 100 * share)}vh`),
+    () => all(setSpeed(name, 0.5), flag([name], "hidden", true)),
+  ];
+  return (edits[kind] as () => Edit)();
+}
+
+test("any sequence of edits leaves a page that reads, and taken back the same text letter for letter", () => {
+  let taken = 0;
   fc.assert(
-    fc.property(randomScenes, depths, (scenes, steps) => {
-      let page = pageOf(scenes);
+    fc.property(randomScenes, steps, (scenes, steps) => {
+      let page = readPage(JSON.stringify(pageOf(scenes))).page ?? pageOf(scenes);
       const first = JSON.stringify(page, null, 3).replaceAll("\n", "\r\n");
       let text = first;
-      const done = steps.flatMap(({ scene, layer, speed }) => {
-        const own = page.scenes[scene % page.scenes.length];
-        const other = own?.layers[layer % (own.layers.length || 1)];
-        if (!own || !other) return [];
+      const done = steps.flatMap((step) => {
         const before = text;
-        const { page: next, patches } = edited(page, setSpeed({ scene: own.name, layer: other.name }, speed));
-        text = patchText(text, changesOf(patches));
+        const { page: next, patches, inverse } = edited(page, editOf(page, step));
+        const after = rewritten(before, page, next);
+        // What a page may not be is not taken: some layers may be in no group.
+        const { page: read, faults } = readPage(after);
+        if (step.kind !== 8) expect(faults).toEqual([]);
+        if (!read) return [];
+        taken++;
+        expect(read).toEqual(readPage(JSON.stringify(next)).page);
+        expect(applyPatches(page, patches)).toEqual(next);
+        expect(applyPatches(next, inverse)).toEqual(page);
+        text = after;
         page = next;
         return [replaced(before, text)];
       });
-      const { page: read, faults } = readPage(text);
-      expect(faults).toEqual([]);
-      expect(read).toEqual(readPage(JSON.stringify(page)).page);
       const last = text;
       for (const step of done.toReversed()) text = undone(text, step);
       expect(text).toBe(first);
       for (const step of done) text = redone(text, step);
       expect(text).toBe(last);
     }),
-    { numRuns: 60 },
+    { numRuns: 150 },
   );
+  expect(taken).toBeGreaterThan(200);
+});
+
+test("what stays, and what is only moved, stays as it was written", () => {
+  const layer = (name: string) => `      { "name": "${name}",   "text": "${name}" }`;
+  const text = `{ "format": "lumbit/1", "title": "t", "lang": "en", "scenes": [\n  { "name": "sea", "layers": [\n${["a", "b", "c"].map(layer).join(",\n")}\n  ] }\n] }\n`;
+  const page = readPage(text).page as Page;
+  const after = (edit: Edit) => rewritten(text, page, edited(page, edit).page);
+  const name = (layer: string) => ({ scene: "sea", layer });
+  const removed = after(removeLayers([name("b")]));
+  for (const one of ["a", "c"]) expect(removed).toContain(layer(one));
+  expect(removed).not.toContain('"b"');
+  const moved = after(reorder([name("c")], "a"));
+  expect(moved.indexOf('"c",')).toBeLessThan(moved.indexOf('"a",'));
+  for (const one of ["a", "b", "c"]) expect(moved).toContain(`{ "name": "${one}",   "text": "${one}" }`);
+  expect(after(setSpeed(name("a"), 0.5))).toContain(layer("b"));
+});
+
+describe("layers", () => {
+  const stone = (name: string, depth: number) =>
+    ({ name, shape: "rectangle", background: "#0a6", depth }) as const;
+  const page = pageOf([
+    { name: "sea", layers: [stone("a", 0), stone("b", 0.2), stone("c", 3), stone("d", 4)] },
+  ]);
+  const names = ["a", "b", "c", "d"].map((layer) => ({ scene: "sea", layer }));
+
+  test("spread evenly have equal steps of speed between the ends, which stay", () => {
+    const { page: next } = edited(page, spread(names));
+    const speeds = next.scenes[0]?.layers.map(speedOf) ?? [];
+    for (const [index, speed] of speeds.entries()) expect(speed).toBeCloseTo(1 - (index * 0.8) / 3, 1);
+    expect(next.scenes[0]?.layers[3]).toBe(page.scenes[0]?.layers[3]);
+  });
+
+  test("in a group move as its nearest, and taken out again as the group", () => {
+    const grouped = edited(page, group(names.slice(1, 3), "pair")).page;
+    expect(grouped.scenes[0]?.layers.map(({ name }) => name)).toEqual(["a", "pair", "d"]);
+    expect(speedOf(grouped.scenes[0]?.layers[1] ?? {})).toBeCloseTo(1 / 1.2, 6);
+    const apart = edited(grouped, ungroup({ scene: "sea", layer: "pair" })).page;
+    expect(apart.scenes[0]?.layers.map(({ name, depth }) => [name, depth])).toEqual([
+      ...[
+        ["a", 0],
+        ["b", 0.2],
+        ["c", 0.2],
+        ["d", 4],
+      ],
+    ]);
+  });
+
+  test("get names that are free", () => {
+    expect(named(page, "sea", [stone("a", 0), stone("a", 0)]).map(({ name }) => name)).toEqual([
+      "a-2",
+      "a-3",
+    ]);
+    expect(nameFrom("Far kelp (2).PNG")).toBe("far-kelp-2-png");
+    expect(nameFrom("123")).toBe("layer");
+  });
+});
+
+test("a scene that is renamed takes the links to it along", () => {
+  const page: Page = {
+    ...pageOf([
+      { name: "top", layers: [], content: [{ text: "Down", href: "#tides" }] },
+      { name: "tides", layers: [] },
+    ]),
+    checks: [{ rule: "order", scene: "tides", severity: "off", reason: "as drawn" }],
+  };
+  const { page: next } = edited(page, renameScene("tides", "low-water"));
+  expect(next.scenes[0]?.content?.[0]).toMatchObject({ href: "#low-water" });
+  expect(next.checks?.[0]).toMatchObject({ scene: "low-water" });
 });
 
 describe("a depth", () => {

@@ -1,7 +1,5 @@
 import { enablePatches, type Patch, produceWithPatches } from "immer";
-import type { Change } from "lumbit/checks";
 import type { Page } from "lumbit/core";
-import { pointer } from "lumbit/document";
 
 enablePatches();
 
@@ -20,8 +18,9 @@ export function edited(page: Page, edit: Edit): Edited {
   return { page: next, patches, inverse };
 }
 
-/** The same change for the text of a page file, as a JSON Patch (RFC 6902). */
-export const changesOf = (patches: readonly Patch[]): Change[] =>
-  patches.map(({ op, path, value }) =>
-    op === "remove" ? { op, path: pointer(path) } : { op, path: pointer(path), value },
-  );
+/** Several edits as one. */
+export const all =
+  (...edits: readonly Edit[]): Edit =>
+  (page) => {
+    for (const edit of edits) edit(page);
+  };

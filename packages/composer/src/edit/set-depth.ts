@@ -1,14 +1,6 @@
-import { type Layer, type Page, speedAt } from "lumbit/core";
+import { type LayerName, speedAt } from "lumbit/core";
 import type { Edit } from "./edit.ts";
-
-/** A layer by the names of its scene and itself. */
-export interface LayerName {
-  scene: string;
-  layer: string;
-}
-
-export const layerOf = ({ scenes }: Page, { scene, layer }: LayerName): Layer | undefined =>
-  scenes.find(({ name }) => name === scene)?.layers.find(({ name }) => name === layer);
+import { layerOf } from "./find.ts";
 
 /** Speeds and depths are written with so many decimals. */
 const decimals = 2;

@@ -1,5 +1,7 @@
 import type { Assets } from "lumbit";
 
+type Picture = Assets["pictures"][string];
+
 /** A page file as it is kept. */
 export interface Kept {
   /** Its name, for people. */
@@ -14,11 +16,40 @@ export interface Kept {
 /** What came of saving: the new version, or what another program has written meanwhile. */
 export type Saved = { version: string } | { other: Kept };
 
+/** A file that was copied into a home: a picture with where it is from now on, or a font. */
+export interface Added {
+  /** As the page file calls it. */
+  path: string;
+  picture?: Picture;
+  /** The address of a font. */
+  font?: string;
+}
+
+/** A home in which no page is open yet: what it is called, and the pages that are there. */
+export interface Beginning {
+  folder: string;
+  pages: readonly string[];
+}
+
+/** How a page begins. */
+export type BeginWith =
+  | { kind: "empty"; title: string }
+  | { kind: "starter" }
+  | { kind: "page"; name: string };
+
 /** Where a page is kept. */
 export interface Home {
-  open(): Promise<Kept>;
+  open(): Promise<Kept | Beginning>;
+  /** Begins with a page that is not open yet. */
+  begin(how: BeginWith): Promise<Kept>;
   /** Writes the text, if what is there is still of this version. */
   save(text: string, version: string): Promise<Saved>;
+  /**
+   * Copies a picture or font there, under a name that is free.
+   *
+   * @throws Error that says why, when it is neither, or too large
+   */
+  add(file: File): Promise<Added>;
   /** Calls back when another program has changed the page, and when the home can or cannot be reached. */
   watch(changed: (kept: Kept) => void, reached: (reached: boolean) => void): () => void;
 }

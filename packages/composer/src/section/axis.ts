@@ -26,3 +26,19 @@ export function rowsOf(places: readonly number[], width: number): number[] {
     return row;
   });
 }
+
+/** Speeds that differ by less than this share of the faster one cannot be told apart, as the check of depths has it. */
+const apart = 0.05;
+
+/** Runs of neighbours that a viewer cannot tell apart by their speed, though they are not the same: the nearest and the farthest of each. Speeds come the fastest first. */
+export function bracketsOf(speeds: readonly number[]): [near: number, far: number][] {
+  const runs: [number, number][] = [];
+  for (const [index, speed] of speeds.entries()) {
+    const before = speeds[index - 1];
+    if (before === undefined || before === speed || 1 - speed / before >= apart) continue;
+    const last = runs.at(-1);
+    if (last && last[1] === before) last[1] = speed;
+    else runs.push([before, speed]);
+  }
+  return runs;
+}

@@ -1,9 +1,18 @@
-import { type Layer, speedOf } from "lumbit/core";
+import { type AnyLayer, type LayerName, speedOf } from "lumbit/core";
+import { isGroup, isImage } from "lumbit/internal";
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { ListBox, ListBoxItem } from "react-aria-components";
-import { layerOf, setSpeed } from "../edit/set-depth.ts";
+import { displaced } from "../desk/displaced.ts";
+import { type Shown, shownIn } from "../desk/shown.ts";
+import { all, type Edit } from "../edit/edit.ts";
+import { layerOf } from "../edit/find.ts";
+import { move } from "../edit/place.ts";
+import { setSpeed } from "../edit/set-depth.ts";
 import { useComposed, useComposer } from "../state/context.ts";
-import { type Axis, placeOf, rowsOf, speedAtPlace } from "./axis.ts";
+import type { Composer } from "../state/store.ts";
+import { type Axis, bracketsOf, placeOf, rowsOf, speedAtPlace } from "./axis.ts";
+import { LayerMenu } from "./layer-menu.tsx";
+import "./section.css";
 
 const card = { width: 88, height: 46, space: 6 };
 /** What stands on the axis. */
@@ -23,7 +32,7 @@ const step = { key: 0.01, shifted: 0.1 };
 export function Section() {
   const composer = useComposer();
   const name = useComposed(({ scene }) => scene);
-  const selected = useComposed(({ layer }) => layer);
+  const selected = useComposed(({ selected }) => selected);
   const scene = useComposed(({ page, scene }) => page.scenes.find(({ name }) => name === scene));
   const pictures = useComposed(({ assets }) => assets.pictures);
   const panel = useRef<HTMLElement>(null);
@@ -44,9 +53,7 @@ export function Section() {
   const layers = names.flatMap((name) => scene?.layers.find((layer) => layer.name === name) ?? []);
   const places = layers.map((layer) => placeOf(speedOf(layer), axis));
   const high = Math.max(0, ...rows) + 1;
-
-  const change = (layer: Layer, by: number) =>
-    composer.edit(`${layer.name}: depth`, setSpeed({ scene: name, layer: layer.name }, speedOf(layer) + by));
+  const brackets = bracketsOf(layers.map(speedOf));
 
   return (
     <section
@@ -55,12 +62,15 @@ export function Section() {
       ref={panel}
       onKeyDownCapture={(event) => {
         const by = event.shiftKey ? step.shifted : step.key;
-        const layer = scene?.layers.find(({ name }) => name === selected);
         const way = { ArrowRight: -by, ArrowLeft: by }[event.key];
-        if (!layer || way === undefined) return;
+        if (way === undefined || event.ctrlKey || event.metaKey) return;
+        if (!(event.target as Element).closest("[role='option'], [role='listbox']")) return;
         event.preventDefault();
         event.stopPropagation();
-        change(layer, way);
+        const moved = composer.selection();
+        const page = composer.store.getState().page;
+        const speeds = moved.map((one) => ({ name: one, speed: speedOf(layerOf(page, one) ?? {}) + way }));
+        composer.goOn(depthOf(moved), toSpeeds(composer, speeds, event.altKey));
       }}
     >
       <div className="axis" aria-hidden="true">
@@ -69,6 +79,13 @@ export function Section() {
           <span key={speed} className={speed === 1 ? "surface" : ""} style={{ left: placeOf(speed, axis) }}>
             {words}
           </span>
+        ))}
+        {brackets.map(([near, far]) => (
+          <i
+            key={near}
+            title="A reader cannot tell these apart: their speeds differ by less than 5 %."
+            style={{ left: placeOf(near, axis) - 3, width: placeOf(far, axis) - placeOf(near, axis) + 6 }}
+          />
         ))}
       </div>
       <div className="lines" aria-hidden="true" style={{ height: high * (card.height + card.space) }}>
@@ -79,22 +96,22 @@ export function Section() {
       <ListBox
         className="cards"
         aria-label={`Layers of ${name}, the nearest first; arrows left and right change their depth`}
-        selectionMode="single"
+        selectionMode="multiple"
         selectionBehavior="replace"
-        selectedKeys={selected === undefined ? [] : [selected]}
-        onSelectionChange={(keys) => {
-          const [key] = [...keys];
-          composer.select(key === undefined ? undefined : { scene: name, layer: String(key) });
-        }}
+        selectedKeys={selected}
+        onSelectionChange={(keys) =>
+          composer.select(keys === "all" ? [...names] : [...keys].map(String), name)
+        }
         items={layers.map((layer, index) => ({ id: layer.name, layer, index }))}
         dependencies={[places, axis, pictures]}
         style={{ height: high * (card.height + card.space) }}
+        renderEmptyState={() => <p className="quiet nothing">No layers yet. Drop pictures on a stage.</p>}
       >
         {({ layer, index }) => (
           <ListBoxItem
             textValue={layer.name}
-            aria-label={`${nameOf(layer)}, ${inWords(layer)}`}
-            className="card"
+            aria-label={`${nameOf(layer)}, ${inWords(layer)}${layer.hidden ? ", hidden" : ""}${layer.locked ? ", locked" : ""}`}
+            className={layer.hidden ? "card hidden" : "card"}
             style={{
               left: (places[index] ?? 0) - card.width / 2,
               top: (rows[index] ?? 0) * (card.height + card.space),
@@ -110,6 +127,7 @@ export function Section() {
           </ListBoxItem>
         )}
       </ListBox>
+      <LayerMenu />
     </section>
   );
 }
@@ -120,21 +138,25 @@ interface Arranged {
   rows: readonly number[];
 }
 
-/** Layers by their speed, what is nearest first, as one meets it from the reader. */
-function arrange(layers: readonly Layer[], axis: Axis): Arranged {
-  const sorted = layers.toSorted((a, b) => speedOf(b) - speedOf(a));
+/** Layers by their speed, what is nearest first, as one meets it from the reader; of equals what is painted last. */
+function arrange(layers: readonly AnyLayer[], axis: Axis): Arranged {
+  const sorted = layers.toReversed().toSorted((a, b) => speedOf(b) - speedOf(a));
   const places = sorted.map((layer) => placeOf(speedOf(layer), axis));
   return { layers: sorted.map(({ name }) => name), rows: rowsOf(places, card.width + card.space) };
 }
 
-const wordsOf = ({ text, shape }: Layer): string => (text ?? shape ?? "group").replaceAll(/\s+/g, " ");
+const wordsOf = ({ text, shape, reel }: AnyLayer): string =>
+  (text ?? shape ?? (reel ? "reel" : "group")).replaceAll(/\s+/g, " ");
 
 /** What a card says, for those who listen. */
-const nameOf = (layer: Layer): string =>
+const nameOf = (layer: AnyLayer): string =>
   layer.image === undefined ? `${layer.name} ${wordsOf(layer)}` : layer.name;
 
+const depthOf = (names: readonly LayerName[]) =>
+  names.length === 1 ? `${names[0]?.layer}: depth` : `${names.length} layers: depth`;
+
 /** The depth of a layer in words. */
-export function inWords(layer: Layer): string {
+export function inWords(layer: AnyLayer): string {
   const speed = speedOf(layer);
   if (speed === 0) return "at the horizon";
   const depth = 1 / speed - 1;
@@ -142,43 +164,105 @@ export function inWords(layer: Layer): string {
   return depth > 0 ? `${depth.toFixed(2)} deep` : `${(-depth).toFixed(2)} in front of the page`;
 }
 
-function Card({ layer, url, axis }: { layer: Layer; url: string | undefined; axis: Axis }) {
+/** Gives layers speeds. Where they are to stay on the screen, their places make up for it. */
+function toSpeeds(
+  composer: Composer,
+  speeds: readonly { name: LayerName; speed: number }[],
+  stay: boolean,
+  standing: readonly Shown[] = standingNow(composer),
+): Edit {
+  const { stands, scene } = composer.store.getState();
+  return all(
+    ...speeds.flatMap(({ name, speed }): Edit[] => {
+      const set = setSpeed(name, speed);
+      const own = standing.find((one) => one.name.layer === name.layer);
+      if (!stay || !stands || !own || own.pane || !own.layer.place) return [set];
+      return [
+        set,
+        (page) => {
+          const layer = layerOf(page, name);
+          if (!layer) return;
+          const [before, after] = [own.layer, { ...own.layer, ...motionOf(layer) } as AnyLayer].map((one) =>
+            displaced(stands.layout, scene, stands.scroll, one),
+          );
+          if (before && after) move([own], { x: before.x - after.x, y: before.y - after.y })(page);
+        },
+      ];
+    }),
+  );
+}
+
+const motionOf = ({ depth, speed }: AnyLayer) => ({ depth, speed });
+
+function standingNow(composer: Composer): Shown[] {
+  const { stands, scene } = composer.store.getState();
+  return stands ? shownIn(stands.layout, scene, stands.scroll) : [];
+}
+
+function Card({ layer, url, axis }: { layer: AnyLayer; url: string | undefined; axis: Axis }) {
   const composer = useComposer();
   const scene = useComposed(({ scene }) => scene);
-  const drag = useRef<{ x: number; from: number; moved: boolean } | undefined>(undefined);
+  const drag = useRef<
+    | {
+        x: number;
+        from: readonly { name: LayerName; speed: number }[];
+        standing: readonly Shown[];
+        moved: boolean;
+      }
+    | undefined
+  >(undefined);
   const name = { scene, layer: layer.name };
-  const speedFor = ({ clientX }: PointerEvent) => {
-    const { x, from } = drag.current ?? { x: clientX, from: 0 };
-    return speedAtPlace(from + clientX - x, axis);
+  /** All that are selected are dragged by the same step of speed. */
+  const edit = ({ clientX, altKey }: PointerEvent): Edit => {
+    const { x, from, standing } = drag.current ?? { x: clientX, from: [], standing: [] };
+    const own = from.find((one) => one.name.layer === layer.name)?.speed ?? 0;
+    const by = speedAtPlace(placeOf(own, axis) + clientX - x, axis) - own;
+    return toSpeeds(
+      composer,
+      from.map(({ name, speed }) => ({ name, speed: speed + by })),
+      altKey,
+      standing,
+    );
   };
   return (
     <div
       className="face"
       onPointerDown={(event) => {
-        if (event.button !== 0) return;
+        if (event.button !== 0 || layer.locked) return;
         event.currentTarget.setPointerCapture(event.pointerId);
-        drag.current = { x: event.clientX, from: placeOf(speedOf(layer), axis), moved: false };
-        composer.select(name);
+        const several = composer.selection();
+        const moved = several.some((one) => one.layer === layer.name) ? several : [name];
+        const page = composer.store.getState().page;
+        drag.current = {
+          x: event.clientX,
+          from: moved.map((name) => ({ name, speed: speedOf(layerOf(page, name) ?? {}) })),
+          standing: standingNow(composer),
+          moved: false,
+        };
       }}
       onPointerMove={(event) => {
         const held = drag.current;
         if (!held || (!held.moved && Math.abs(event.clientX - held.x) < 3)) return;
+        if (!held.moved) composer.select(held.from.map(({ name }) => name.layer));
         held.moved = true;
-        composer.drag(setSpeed(name, speedFor(event)));
+        composer.drag(edit(event));
       }}
       onPointerUp={(event) => {
         const held = drag.current;
-        if (held?.moved) composer.edit(`${layer.name}: depth`, setSpeed(name, speedFor(event)));
+        if (held?.moved) composer.edit(depthOf(held.from.map(({ name }) => name)), edit(event));
         drag.current = undefined;
       }}
       onPointerCancel={() => {
-        const now = layerOf(composer.store.getState().page, name);
-        if (drag.current?.moved && now) composer.edit(`${layer.name}: depth`, setSpeed(name, speedOf(now)));
         drag.current = undefined;
+        composer.letGo();
       }}
     >
       <span className="name">{layer.name}</span>{" "}
-      {url ? <img src={url} alt="" draggable={false} /> : <q>{wordsOf(layer)}</q>}
+      {isImage(layer) && url ? (
+        <img src={url} alt="" draggable={false} />
+      ) : (
+        <q>{isGroup(layer) ? `${layer.layers.length} layers` : wordsOf(layer)}</q>
+      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import type { Patch } from "immer";
 import type { Assets } from "lumbit";
-import type { Page } from "lumbit/core";
+import type { Page, PageLayout } from "lumbit/core";
 
 /** Where the reader is: how much of a scene's passage is over, so that screens of any size show the same moment. */
 export interface Moment {
@@ -8,11 +8,22 @@ export interface Moment {
   share: number;
 }
 
+/** A page as it stands on a stage. */
+export interface Stands {
+  layout: PageLayout;
+  scroll: number;
+}
+
 /** What a stage is told. */
 export type ToStage =
-  | { kind: "show"; page: Page; assets: Assets }
+  | { kind: "show"; page: Page; assets: Assets; still: boolean }
   | { kind: "patch"; patches: readonly Patch[] }
-  | { kind: "scroll"; to: Moment };
+  | { kind: "scroll"; to: Moment }
+  | { kind: "scrollBy"; y: number };
 
-/** What a stage tells. */
-export type FromStage = { kind: "scrolled"; to: Moment } | { kind: "shown" };
+/** What a stage tells: where it was scrolled to by hand, and how the page stands on it. */
+export type FromStage =
+  | { kind: "scrolled"; to: Moment }
+  | { kind: "shown" }
+  | { kind: "at"; scroll: number }
+  | ({ kind: "stands" } & Stands);

@@ -10,36 +10,62 @@ import type { FromStage, Moment, ToStage } from "./messages.ts";
 
 enablePatches();
 
-let shown: { page: Page; live: MountedPage } | undefined;
+let shown: { page: Page; still: boolean; live: MountedPage } | undefined;
+let tell: (message: FromStage) => void = () => {};
 /** Where the composer has scrolled to: what comes of that is not told back. */
 let told: number | undefined;
 
 addEventListener("message", ({ ports: [port] }) => {
   if (!port) return;
-  const tell = (message: FromStage) => port.postMessage(message);
+  tell = (message) => port.postMessage(message);
   port.onmessage = ({ data }: MessageEvent<ToStage>) => {
     if (data.kind === "show") {
-      show(data.page, data.assets);
+      show(data.page, data.still, data.assets);
       tell({ kind: "shown" });
-    } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches));
+    } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches), shown.still);
+    else if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
     else if (data.kind === "scroll") {
       // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
       if (!next) requestAnimationFrame(scrollToNext);
       next = data.to;
     }
   };
-  addEventListener("scroll", () => {
-    if (told !== undefined && Math.abs(scrollY - told) < 1) return;
-    told = undefined;
-    const to = momentHere();
-    if (to) tell({ kind: "scrolled", to });
-  });
 });
 
-function show(page: Page, assets?: Assets): void {
-  if (shown) shown.live.update(page, assets);
-  else if (assets) shown = { page, live: mountPage(document, page, assets) };
+addEventListener("scroll", () => {
+  tell({ kind: "at", scroll: scrollY });
+  if (told !== undefined && Math.abs(scrollY - told) < 1) return;
+  told = undefined;
+  const to = momentHere();
+  if (to) tell({ kind: "scrolled", to });
+});
+addEventListener("resize", tellSoon);
+document.fonts.addEventListener("loadingdone", tellSoon);
+
+function show(page: Page, still: boolean, assets?: Assets): void {
+  if (shown?.still === still) shown.live.update(page, assets);
+  else if (assets) {
+    shown?.live.dispose();
+    shown = { page, still, live: mountPage(document, page, assets, { still }) };
+  }
   if (shown) shown.page = page;
+  tellSoon();
+}
+
+/** How long nothing has changed before it is told how the page stands, in ms: in the midst of a drag nobody asks. */
+const rest = 60;
+let waiting: ReturnType<typeof setTimeout> | undefined;
+
+function tellSoon(): void {
+  clearTimeout(waiting);
+  // Behind a frame all is laid out, and asking costs nothing.
+  waiting = setTimeout(
+    () =>
+      requestAnimationFrame(() =>
+        setTimeout(() => shown && tell({ kind: "stands", layout: shown.live.layout(), scroll: scrollY })),
+      ),
+    rest,
+  );
 }
 
 const scenes = () => [...document.querySelectorAll<HTMLElement>("main > [data-lumbit-scene]")];

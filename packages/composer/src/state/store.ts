@@ -1,13 +1,15 @@
 import { applyPatches, type Patch } from "immer";
 import type { Assets } from "lumbit";
-import type { Page } from "lumbit/core";
-import { type Fault, formatFault, patchText, readPage } from "lumbit/document";
+import type { LayerName, Page } from "lumbit/core";
+import { type Fault, formatFault, readPage } from "lumbit/document";
 import { createStore } from "zustand/vanilla";
-import { changesOf, type Edit, edited } from "../edit/edit.ts";
-import type { LayerName } from "../edit/set-depth.ts";
+import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
+import { rewritten } from "../edit/changes.ts";
+import { type Edit, edited } from "../edit/edit.ts";
+import { namesIn, sceneOf } from "../edit/find.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
-import type { Home, Kept } from "../home/home.ts";
-import type { Moment } from "../stage/messages.ts";
+import type { Added, Home, Kept } from "../home/home.ts";
+import type { Moment, Stands } from "../stage/messages.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 
 /** How a page is on its way to where it is kept. */
@@ -23,16 +25,39 @@ export interface State {
   faults: readonly Fault[];
   history: History;
   saving: Saving;
+  /** What the person is to know, until they have read it. */
+  notice?: string | undefined;
   /** Whether a hand is on something: what is shown is not in the text yet. */
   dragging: boolean;
   /** Another program's version, where it and this one have both changed. */
   other?: Kept | undefined;
   scene: string;
-  layer?: string | undefined;
+  /** The layers of the scene that are selected, the last one last. */
+  selected: readonly string[];
   moment: Moment;
+  /** The screens that the page is shown on, the large one first. */
+  screens: readonly Screen[];
+  /** How the page stands on the large stage, once it has told. */
+  stands?: Stands | undefined;
 }
 
 export type Composer = ReturnType<typeof createComposer>;
+
+/** Files that are known, and those that have come; the same where none has. */
+function withAssets(known: Assets, more: Assets): Assets {
+  const isNew = (file: unknown, before: unknown) => JSON.stringify(file) !== JSON.stringify(before);
+  const come = Object.entries(more.pictures).some(([path, file]) => isNew(file, known.pictures[path]));
+  const fonts = Object.entries(more.fonts).some(([path, url]) => isNew(url, known.fonts[path]));
+  if (!come && !fonts) return known;
+  return {
+    ...known,
+    pictures: { ...known.pictures, ...more.pictures },
+    fonts: { ...known.fonts, ...more.fonts },
+  };
+}
+
+/** How long after a key an intention ends, in ms. */
+const keysRest = 600;
 
 /**
  * The state of a composer, and everything that can be done to it. What changes the page is told to `onPatches`, so that
@@ -44,8 +69,14 @@ export function createComposer(home: Home, kept: Kept) {
   const first = page?.scenes[0]?.name ?? "";
   const store = createStore<State>()(() => ({
     ...{ name: kept.name, page: page ?? empty, assets: kept.assets, text: kept.text, faults },
-    ...{ history: keptHistory(kept.name, kept.text), saving: "saved", scene: first, dragging: false },
-    moment: { scene: first, share: 0.5 },
+    ...{
+      history: keptHistory(kept.name, kept.text),
+      saving: "saved",
+      scene: first,
+      selected: [],
+      dragging: false,
+    },
+    ...{ moment: { scene: first, share: 0.5 }, screens: keptScreens() },
   }));
   const { getState: get, setState: set } = store;
   const listeners = new Set<(patches: readonly Patch[]) => void>();
@@ -82,28 +113,61 @@ export function createComposer(home: Home, kept: Kept) {
   /** What a drag began from: its steps are one intention. */
   let base: Page | undefined;
 
+  /** Shows an edit on the stages. */
+  function show(edit: Edit): void {
+    base ??= get().page;
+    const { page, patches } = edited(get().page, edit);
+    set({ page, dragging: true });
+    tell(patches);
+  }
+
   /** Makes a page and its text those of a step, and saves. */
   function take(page: Page, text: string, history: History): void {
-    set({ page, text, history, faults: [] });
+    set({ page, text, history, faults: [], ...still(page) });
     keepHistory(get().name, text, history);
     void save();
   }
 
-  return {
+  /** A step that goes on while the same key is pressed again. */
+  let going: { name: string; edit: Edit; end: ReturnType<typeof setTimeout> } | undefined;
+
+  const api = {
     store,
     onPatches(listener: (patches: readonly Patch[]) => void): () => void {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
-    /** Shows an edit on the stages while a hand is still on it. */
+    /** Makes an edit that is one intention with those of the same name right before it: keys that are pressed again and again. */
+    goOn(name: string, edit: Edit): void {
+      if (going?.name !== name) api.rest();
+      clearTimeout(going?.end);
+      going = { name, edit, end: setTimeout(api.rest, keysRest) };
+      show(edit);
+    },
+    /** Ends what goes on. */
+    rest(): void {
+      const ended = going;
+      going = undefined;
+      if (!ended) return;
+      clearTimeout(ended.end);
+      api.edit(ended.name, ended.edit);
+    },
+    /** Shows an edit on the stages while a hand is still on it. Each says all that has changed since the hand came. */
     drag(edit: Edit): void {
-      base ??= get().page;
-      const { page, patches } = edited(get().page, edit);
-      set({ page, dragging: true });
-      tell(patches);
+      api.rest();
+      show(edit);
+    },
+    /** Puts everything back to where it was when a hand came. */
+    letGo(): void {
+      going = undefined;
+      if (!base) return;
+      tell([{ op: "replace", path: [], value: base }]);
+      set({ page: base, dragging: false });
+      base = undefined;
     },
     /** Makes an edit, what was dragged before included: one step that can be taken back. */
     edit(name: string, edit: Edit): void {
+      api.rest();
       const from = base ?? get().page;
       base = undefined;
       set({ dragging: false });
@@ -111,7 +175,7 @@ export function createComposer(home: Home, kept: Kept) {
       const shown = edited(get().page, edit);
       const before = get().text;
       const [fault] = get().faults;
-      const text = patches.length === 0 || fault ? before : patchText(before, changesOf(patches));
+      const text = patches.length === 0 || fault ? before : rewritten(before, from, page);
       const [wrong] = fault ? [fault] : readPage(text, get().name).faults;
       if (wrong) {
         // Not taken: what was shown meanwhile goes back.
@@ -128,6 +192,7 @@ export function createComposer(home: Home, kept: Kept) {
       take(page, text, { past: [...get().history.past, step], future: [] });
     },
     undo(): void {
+      api.rest();
       const { history, page, text } = get();
       const step = history.past.at(-1);
       if (!step) return;
@@ -138,6 +203,7 @@ export function createComposer(home: Home, kept: Kept) {
       });
     },
     redo(): void {
+      api.rest();
       const { history, page, text } = get();
       const step = history.future.at(-1);
       if (!step) return;
@@ -149,9 +215,12 @@ export function createComposer(home: Home, kept: Kept) {
     },
     /** Takes what another program wrote; where there is something unsaved here, both are kept to choose from. */
     changedOutside(other: Kept): void {
-      // Back where it was: what could not be written meanwhile can be.
-      if (other.version === version) void save();
-      else if (get().text !== written) set({ other });
+      // Back where it was: what could not be written meanwhile can be, and pictures that it names again are known.
+      if (other.version === version) {
+        const assets = withAssets(get().assets, other.assets);
+        if (assets !== get().assets) set({ assets });
+        void save();
+      } else if (get().text !== written) set({ other });
       else takeOver(other);
     },
     /** Ends a choice between two versions. */
@@ -169,14 +238,55 @@ export function createComposer(home: Home, kept: Kept) {
       else if (get().text !== written) void save();
       else set({ saving: "saved" });
     },
-    select: (name: LayerName | undefined) =>
-      set(name ? { scene: name.scene, layer: name.layer } : { layer: undefined }),
+    select: (layers: readonly string[], scene: string = get().scene) => set({ scene, selected: layers }),
     goTo: (moment: Moment) =>
       set((state) => ({
         moment,
-        ...(state.scene !== moment.scene && { scene: moment.scene, layer: undefined }),
+        ...(state.scene !== moment.scene && { scene: moment.scene, selected: [] }),
       })),
+    /** Says how the page stands on the large stage. */
+    stands: (stands: Stands) => set({ stands }),
+    /** What is selected, by whole names. */
+    selection: (): LayerName[] => get().selected.map((layer) => ({ scene: get().scene, layer })),
+    /** Shows other screens, and does so the next time. */
+    show(screens: readonly Screen[]): void {
+      set({ screens });
+      keepScreens(screens);
+    },
+    /** Copies files into the page's home: pictures that can be shown, and why others cannot. */
+    async addFiles(files: readonly File[]): Promise<{ added: Added[]; refused: string[] }> {
+      const added: Added[] = [];
+      const refused: string[] = [];
+      // One after the other: names are given by who comes first.
+      for (const file of files)
+        try {
+          added.push(await home.add(file));
+        } catch (error) {
+          refused.push((error as Error).message);
+        }
+      const pictures = added.flatMap(({ path, picture }) => (picture ? [[path, picture] as const] : []));
+      const fonts = added.flatMap(({ path, font }) => (font === undefined ? [] : [[path, font] as const]));
+      const more = { pictures: Object.fromEntries(pictures), fonts: Object.fromEntries(fonts) };
+      set({
+        assets: withAssets(get().assets, more),
+        ...(refused.length > 0 && { notice: refused.join(" ") }),
+      });
+      return { added, refused };
+    },
+    /** Says something to the person, or nothing any more. */
+    say: (notice: string | undefined) => set({ notice }),
   };
+  return api;
+
+  /** The scene and the layers that one is at, as far as a page has them. */
+  function still(page: Page): Pick<State, "scene" | "selected"> {
+    const { scene, selected } = get();
+    const own = sceneOf(page, scene) ?? page.scenes[0];
+    if (own?.name !== scene) return { scene: own?.name ?? "", selected: [] };
+    const names = namesIn(page, scene);
+    const left = selected.filter((name) => names.includes(name));
+    return { scene, selected: left.length === selected.length ? selected : left };
+  }
 
   function takeOver(other: Kept): void {
     const { page, faults } = readPage(other.text, other.name);
@@ -196,10 +306,15 @@ export function createComposer(home: Home, kept: Kept) {
       text: replaced(before.text, other.text),
     };
     const history = { past: [...before.history.past, step], future: [] };
-    const scene = page.scenes.some(({ name }) => name === before.scene)
-      ? before.scene
-      : (page.scenes[0]?.name ?? "");
-    set({ page, text: other.text, assets: other.assets, faults: [], history, scene, saving: "saved" });
+    set({
+      page,
+      text: other.text,
+      assets: other.assets,
+      faults: [],
+      history,
+      ...still(page),
+      saving: "saved",
+    });
     keepHistory(before.name, other.text, history);
     tell(patches);
   }

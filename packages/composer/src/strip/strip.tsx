@@ -1,5 +1,6 @@
 import { ListBox, ListBoxItem } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
+import "./strip.css";
 
 /** The scenes of the page, in the order in which they are scrolled. */
 export function Strip() {

@@ -1,4 +1,4 @@
-import { intersection, isGroup, isImage, isShape } from "../core/index.ts";
+import { cropped, intersection, isGroup, isImage, isShape } from "../core/index.ts";
 import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
 import type { LayerView, SceneView, TrackPoint, View } from "./view.ts";
@@ -95,21 +95,3 @@ export const isCoveredAt = (
     const at = other.paint > paint && trackAt(other, scroll);
     return at && (pixelOn(other, at, point, view)?.alpha ?? 0) > opaque;
   });
-
-/** The point of a picture's file at a point of its box, both in shares. */
-export function cropped(
-  file: { width: number; height: number },
-  box: { width: number; height: number },
-  [subjectX, subjectY]: readonly [number, number],
-  cover: boolean,
-  x: number,
-  y: number,
-): { x: number; y: number } {
-  const ratios = [box.width / file.width, box.height / file.height];
-  const scale = cover ? Math.max(...ratios) : Math.min(...ratios);
-  const [width, height] = [file.width * scale, file.height * scale];
-  return {
-    x: (x * box.width - (box.width - width) * subjectX) / width,
-    y: (y * box.height - (box.height - height) * subjectY) / height,
-  };
-}

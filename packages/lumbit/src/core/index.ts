@@ -4,6 +4,7 @@ export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, contains, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-setting.ts";
+export { cropped } from "./crop.ts";
 export * from "./cue.ts";
 export {
   type Depth,

@@ -1,9 +1,17 @@
-import { applyEdits, type Edit, findNodeAtLocation, modify, parseTree } from "jsonc-parser";
+import {
+  applyEdits,
+  type Edit,
+  type FormattingOptions,
+  findNodeAtLocation,
+  modify,
+  parseTree,
+} from "jsonc-parser";
 import { type Path, parsePointer } from "./source.ts";
 
 /** One operation of a JSON Patch (RFC 6902). */
 export type Operation =
   | { op: "add" | "replace"; path: string; value: unknown }
+  | { op: "move"; from: string; path: string }
   | { op: "remove"; path: string };
 
 /** The text of a page file with operations applied; what they do not change stays as it was written. */
@@ -18,6 +26,8 @@ export function patchText(text: string, operations: readonly Operation[]): strin
   const later = (a: Operation, b: Operation) => b.path.localeCompare(a.path, "en", { numeric: true });
   return operations.toSorted(later).reduce((current, operation) => {
     const path = [...parsePointer(operation.path)];
+    if (operation.op === "move")
+      return moved(current, [...parsePointer(operation.from)], path, formattingOptions);
     const edits =
       operation.op === "remove"
         ? removal(current, path)
@@ -28,6 +38,20 @@ export function patchText(text: string, operations: readonly Operation[]): strin
     return applyEdits(current, edits);
   }, text);
 }
+
+/** Takes an entry of a list to another place of it, as it is written. */
+function moved(text: string, from: Path, to: Path, formattingOptions: FormattingOptions): string {
+  const root = parseTree(text);
+  const value = root && findNodeAtLocation(root, [...from]);
+  if (!value) return text;
+  const without = applyEdits(text, removal(text, from));
+  const edits = modify(without, [...to], placeholder, { formattingOptions, isArrayInsertion: true });
+  const own = text.slice(value.offset, value.offset + value.length);
+  return applyEdits(without, edits).replace(JSON.stringify(placeholder), () => own);
+}
+
+/** Stands for what is moved while it is in no place: not a text that anybody writes. */
+const placeholder = "\u0000moved";
 
 /** Takes a value out with the comma beside it. The package's own removal leaves pieces of the last entry of a list. */
 function removal(text: string, path: Path): Edit[] {

@@ -7,5 +7,5 @@ export type { Driver } from "./driver.ts";
 export type { Mounted } from "./enliven.ts";
 export type { Listener, SceneEvents } from "./events.ts";
 export { type MountOptions, mount } from "./mount.ts";
-export { type MountedPage, mountPage } from "./mount-page.ts";
+export { type MountedPage, type MountPageOptions, mountPage } from "./mount-page.ts";
 export { type ScriptedOptions, scriptedDriver } from "./scripted.ts";

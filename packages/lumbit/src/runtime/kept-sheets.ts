@@ -24,10 +24,13 @@ interface Part {
  */
 export class KeptSheets {
   readonly #document: Document;
+  readonly #still: boolean;
   #parts = new Map<string, Part>();
 
-  constructor(document: Document) {
+  /** Where all stands still, nothing that moves is written. */
+  constructor(document: Document, still: boolean) {
     this.#document = document;
+    this.#still = still;
   }
 
   /** Makes the style that of these parts, later ones over earlier ones. */
@@ -54,7 +57,12 @@ export class KeptSheets {
   #part({ from, ...style }: KeptStyle, known: Part | undefined): Part {
     if (known?.from.length === from.length && from.every((value, index) => value === known.from[index]))
       return known;
-    const next = { from, keyframes: style.keyframes(), rules: style.rules() };
+    const rules = style.rules();
+    const next = {
+      from,
+      keyframes: this.#still ? [] : style.keyframes(),
+      rules: this.#still ? rules.filter(({ motion }) => !motion) : rules,
+    };
     const values = known && changedValues(known, next);
     if (known && values) {
       const inline = values.flatMap(({ selector, property, value }) => {

@@ -46,6 +46,13 @@ export interface MountedPage extends Mounted {
   layout(): PageLayout;
 }
 
+export interface MountPageOptions {
+  /** The best that the browser has without it. */
+  driver?: "auto" | "native" | "scripted";
+  /** Shows the page as readers have it who want less motion, and as it is printed. */
+  still?: boolean;
+}
+
 /**
  * Builds a whole page in a document of its own, with the markup, the style rules and the drivers of a built site.
  * Names and addresses are those of the page file; `assets` says where its files are.
@@ -54,13 +61,13 @@ export function mountPage(
   document: Document,
   page: Page,
   assets: Assets,
-  { driver: wanted }: { driver?: "auto" | "native" | "scripted" } = {},
+  { driver: wanted, still = false }: MountPageOptions = {},
 ): MountedPage {
   const driver = driverFor(wanted);
   const { body } = document;
   const main = document.createElement("main");
-  const releases = [adoptSheet(body, resetCss), adoptModel(body)];
-  const sheets = new KeptSheets(document);
+  const releases = [adoptSheet(body, resetCss), adoptModel(body, still)];
+  const sheets = new KeptSheets(document, still);
   const orders = new KeptOrders();
   const fonts = new Map<FontFace, globalThis.FontFace>();
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
@@ -81,7 +88,7 @@ export function mountPage(
   document.fonts.addEventListener("loadingdone", arrived);
   const enlivened = () => {
     live?.dispose();
-    const scenes = [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")];
+    const scenes = still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")];
     live = enliven(scenes, { driver, smoothing: 0, restyle });
   };
   const show = (next: Shown) => {
@@ -135,7 +142,7 @@ interface Shown {
 /** Brings the elements of a page up to date: whether any had to be built. */
 function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driver: string): boolean {
   const look = page.page ?? {};
-  const anew = before.assets !== assets;
+  const anew = !hasAll(assets, before.assets);
   const elements = new Map(
     [...main.children].map((element) => [element.getAttribute("data-lumbit-scene") ?? "", element]),
   );
@@ -176,6 +183,11 @@ function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driv
   }
   return changed;
 }
+
+/** Whether pictures are where they were: more of them may have come. */
+const hasAll = (now: Assets, before: Assets): boolean =>
+  now === before ||
+  Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path]));
 
 /** The outermost element of a layer of a scene: its pane, or the picture with its sources. */
 function elementOf(scene: Element, { name }: AnyLayer): Element | null {

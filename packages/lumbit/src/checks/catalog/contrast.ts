@@ -1,6 +1,7 @@
 import {
   type AnyLayer,
   type Box,
+  cropped,
   intersection,
   intersects,
   isText,
@@ -10,7 +11,7 @@ import type { Check } from "../check.ts";
 import { colorAt, over, parseColor, white } from "../color.ts";
 import type { Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
-import { cropped, pixelOn, trackAt } from "../layer-at.ts";
+import { pixelOn, trackAt } from "../layer-at.ts";
 import { contrasts, legible, spared } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
 import { type Pixel, pixelAt } from "../picture.ts";

@@ -1,0 +1,59 @@
+import { readdir, readFile, stat } from "node:fs/promises";
+import { basename, join, resolve } from "node:path";
+import { Problem } from "../problem.ts";
+import { makeStarter } from "../starter.ts";
+import { createFile } from "../write-file.ts";
+
+/** A folder in which no page is open yet: what it is called, and the page files that are in it. */
+export interface Beginning {
+  folder: string;
+  pages: string[];
+}
+
+/** How a page begins: an empty one with a title, a copy of the starter, or a page file of the folder. */
+export type BeginWith =
+  | { kind: "empty"; title: string }
+  | { kind: "starter" }
+  | { kind: "page"; name: string };
+
+/** What there is to begin with in a folder. */
+export async function beginningIn(folder: string): Promise<Beginning> {
+  const names = (await readdir(folder)).filter((name) => name.endsWith(".json"));
+  const pages = await Promise.all(
+    names.map(async (name) => {
+      const text = await readFile(join(folder, name), "utf8").catch(() => "");
+      return text.includes('"lumbit/1"') ? [name] : [];
+    }),
+  );
+  return { folder: basename(resolve(folder)), pages: pages.flat().sort() };
+}
+
+/**
+ * The page file to begin with; one that is not there yet is made, under a name that is free.
+ *
+ * @throws Problem when it cannot be made, or is not in the folder
+ */
+export async function pageToBegin(folder: string, asked: BeginWith): Promise<string> {
+  if (asked.kind === "page") {
+    const { pages } = await beginningIn(folder);
+    if (!pages.includes(asked.name))
+      throw new Problem(`there is no page file "${asked.name}" in this folder`);
+    return join(folder, asked.name);
+  }
+  if (asked.kind === "starter") return makeStarter(join(folder, await freeIn(folder, "tidehouse", "")));
+  const file = join(folder, await freeIn(folder, "page", ".json"));
+  const page = {
+    ...{ format: "lumbit/1", title: asked.title || "Untitled", lang: "en" },
+    scenes: [{ name: "first", height: "120vh", layers: [] }],
+  };
+  await createFile(file, Buffer.from(`${JSON.stringify(page, null, 2)}\n`));
+  return file;
+}
+
+/** A name that nothing in the folder has. */
+async function freeIn(folder: string, stem: string, ending: string): Promise<string> {
+  for (let number = 1; ; number++) {
+    const name = `${stem}${number === 1 ? "" : `-${number}`}${ending}`;
+    if (!(await stat(join(folder, name)).catch(() => undefined))) return name;
+  }
+}

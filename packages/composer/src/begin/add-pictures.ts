@@ -1,0 +1,82 @@
+import type { AnyLayer } from "lumbit/core";
+import { displaced } from "../desk/displaced.ts";
+import { sceneBox } from "../desk/shown.ts";
+import { nameFrom, sceneOf } from "../edit/find.ts";
+import { addLayers, named } from "../edit/layers.ts";
+import type { Added } from "../home/home.ts";
+import type { Stands } from "../stage/messages.ts";
+import type { Composer } from "../state/store.ts";
+
+/** Files that were dropped or pasted; what is nothing of a file is left out. */
+export const filesOf = ({ files }: DataTransfer): File[] => [...files];
+
+/** Where something was let fall, in px of a stage's screen, and how the page stands there. */
+interface Fallen {
+  scene: string;
+  at: { x: number; y: number };
+  stands: Stands;
+}
+
+/** At most this share of the width of its scene a new picture takes, in percent. */
+const widest = 60;
+/** How deep a picture lies where nothing says how deep, in camera distances. */
+const usualDepth = 0.5;
+
+/** Copies pictures into the page's home, and makes layers of them: where they fell, as deep as what is selected. */
+export async function addPictures(composer: Composer, files: readonly File[], fallen: Fallen): Promise<void> {
+  const { added } = await composer.addFiles(files);
+  const pictures = added.filter(({ picture }) => picture);
+  if (pictures.length === 0) return;
+  const { page, selected } = composer.store.getState();
+  const { scene } = fallen;
+  const beside = sceneOf(page, scene)?.layers.find(({ name }) => name === selected.at(-1));
+  const motion =
+    beside?.speed !== undefined ? { speed: beside.speed } : { depth: beside?.depth ?? usualDepth };
+  const layers = named(
+    page,
+    scene,
+    pictures.map(
+      (one, index) =>
+        ({ ...pictureLayer(one), ...motion, place: placeOf(one, fallen, motion, index) }) as AnyLayer,
+    ),
+  );
+  const what = layers.length === 1 ? `${layers[0]?.name}: new` : `${layers.length} new pictures`;
+  composer.edit(what, addLayers(scene, layers, beside?.name));
+  composer.select(
+    layers.map(({ name }) => name),
+    scene,
+  );
+}
+
+/** Puts pictures from the clipboard into the middle of what the large stage shows. */
+export async function pastePictures(composer: Composer, files: readonly File[]): Promise<void> {
+  const { stands, scene } = composer.store.getState();
+  if (!stands) return;
+  const { width, height } = stands.layout.viewport;
+  await addPictures(composer, files, { scene, stands, at: { x: width / 2, y: height / 2 } });
+}
+
+/** A picture as a layer that decorates, named after its file. */
+export const pictureLayer = ({ path }: Added): AnyLayer =>
+  ({
+    name: nameFrom((path.split("/").at(-1) ?? path).replace(/\.\w+$/, "")),
+    image: path,
+    alt: "",
+  }) as AnyLayer;
+
+/** The place of a picture whose middle is to be at a point, at this moment; each of several a little further on. */
+function placeOf({ picture }: Added, { scene, at, stands }: Fallen, motion: object, index: number) {
+  const { layout, scroll } = stands;
+  const box = sceneBox(layout, scene, scroll);
+  if (!box || !picture) return undefined;
+  const width = Math.min(widest, (100 * picture.width) / 2 / box.width);
+  const height = ((width / 100) * box.width * picture.height) / picture.width;
+  const away = displaced(layout, scene, scroll, { name: "new", ...motion } as AnyLayer);
+  const middle = { x: at.x - box.left - away.x, y: at.y - box.top - away.y };
+  const percent = (px: number, of: number) => `${Number(((100 * px) / of).toFixed(2))}%`;
+  return {
+    left: percent(middle.x + 24 * index - (width / 200) * box.width, box.width),
+    top: percent(middle.y + 24 * index - height / 2, box.height),
+    width: `${Number(width.toFixed(2))}%`,
+  };
+}

@@ -1,0 +1,38 @@
+import type { FromStage, Stands, ToStage } from "../stage/messages.ts";
+import type { Composer } from "../state/store.ts";
+
+/** The way to a stage. */
+export interface Connection {
+  tell(message: ToStage): void;
+  release(): void;
+}
+
+/** Has a stage show what the composer has, from now on, and listens to where it is scrolled and how the page stands there. */
+export function connect(
+  frame: HTMLIFrameElement,
+  composer: Composer,
+  still: boolean,
+  on: { stands(stands: Stands): void; scrolled(scroll: number): void },
+): Connection {
+  const { port1: port, port2: theirs } = new MessageChannel();
+  const tell = (message: ToStage) => port.postMessage(message);
+  const { store } = composer;
+  port.onmessage = ({ data }: MessageEvent<FromStage>) => {
+    if (data.kind === "scrolled") composer.goTo(data.to);
+    else if (data.kind === "at") on.scrolled(data.scroll);
+    else if (data.kind === "stands") on.stands(data);
+    else tell({ kind: "scroll", to: store.getState().moment });
+  };
+  frame.contentWindow?.postMessage("composer", "*", [theirs]);
+  const { page, assets } = store.getState();
+  tell({ kind: "show", page, assets, still });
+  const forget = [
+    composer.onPatches((patches) => tell({ kind: "patch", patches })),
+    store.subscribe(({ moment, assets, page }, before) => {
+      if (assets !== before.assets) tell({ kind: "show", page, assets, still });
+      if (moment !== before.moment) tell({ kind: "scroll", to: moment });
+    }),
+    () => port.close(),
+  ];
+  return { tell, release: () => forget.forEach((step) => void step()) };
+}

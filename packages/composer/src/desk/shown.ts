@@ -1,0 +1,69 @@
+import { type Box, type LayerLayout, type LayerPose, type PageLayout, poseAt, type Size } from "lumbit/core";
+import { boundsOf, fillsScene, hasPane, isReel, withInner } from "lumbit/internal";
+import type { Standing } from "../edit/place.ts";
+
+/** A layer as a stage shows it at a scroll position. Boxes are in px of its screen. */
+export interface Shown extends Standing {
+  pose: LayerPose;
+  /** The upright box around it. */
+  bounds: Box;
+  /** Of a layer in a pane: the pane, which is what has its place. */
+  pane?: Box;
+  /** How much larger a px of its place is on the screen: more than 1 in a group that is enlarged. */
+  scale: number;
+  /** Whether it is moved along a way of its own: slides are. */
+  carried: boolean;
+}
+
+/** All layers of a scene as they are shown, those in groups behind their group. */
+export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll: number): Shown[] {
+  const scene = scenes.find((one) => one.name === name);
+  // Of the page's scenes only this one is posed.
+  const pose = scene && poseAt({ ...layout, scenes: [scene] }, scroll).scenes[0];
+  if (!scene || !pose) return [];
+  const { viewport } = layout;
+  const poses = new Map(scene.layers.flatMap(withInner).map((layer, at) => [layer, pose.layers[at]]));
+  const shown = (own: LayerLayout, around: Size, scale: number, carried: boolean): Shown[] => {
+    const at = poses.get(own);
+    if (!at) return [];
+    const whole = { left: 0, top: 0, width: around.width, height: around.height };
+    const settled = fillsScene(own.layer) ? whole : hasPane(own.layer) && own.pane ? own.pane : own.box;
+    const pane =
+      hasPane(own.layer) && own.pane && !carried ? moved(own.pane, scene.left, pose.top) : undefined;
+    return [
+      {
+        name: { scene: name, layer: own.name },
+        ...{ layer: own.layer, viewport, box: settled, around, pose: at, scale, carried },
+        bounds: boundsOf(at, at.rotate),
+        ...(pane && { pane }),
+      },
+      ...(own.layers ?? []).flatMap((inner) =>
+        shown(inner, own.box, scale * at.scale, carried || isReel(own.layer)),
+      ),
+    ];
+  };
+  return scene.layers.flatMap((layer) => shown(layer, scene, 1, false));
+}
+
+/** Where layers stand at the two ends of the part of their scene's passage that can be reached, as it is scrolled now. */
+export function ghostsOf(layout: PageLayout, name: string, scroll: number, layer: string): Box[] {
+  const scene = layout.scenes.find((one) => one.name === name);
+  if (!scene) return [];
+  const { viewport, scrollHeight } = layout;
+  const within = (at: number) => Math.min(Math.max(at, 0), scrollHeight - viewport.height);
+  const ends = [scene.top - viewport.height, scene.top + scene.height + scene.passage.hold].map(within);
+  const topAt = (at: number) => poseAt({ ...layout, scenes: [scene] }, at).scenes[0]?.top ?? 0;
+  return ends.flatMap((end) => {
+    const there = shownIn(layout, name, end).find((one) => one.name.layer === layer);
+    return there ? [moved(there.bounds, 0, topAt(scroll) - topAt(end))] : [];
+  });
+}
+
+/** The box of a scene on the screen. */
+export function sceneBox({ scenes, ...layout }: PageLayout, name: string, scroll: number): Box | undefined {
+  const scene = scenes.find((one) => one.name === name);
+  const pose = scene && poseAt({ ...layout, scenes: [{ ...scene, layers: [] }] }, scroll).scenes[0];
+  return scene && pose && { left: scene.left, top: pose.top, width: scene.width, height: scene.height };
+}
+
+const moved = (box: Box, x: number, y: number): Box => ({ ...box, left: box.left + x, top: box.top + y });

@@ -1,0 +1,143 @@
+import { type AnyLayer, allLayers, type LayerName, type Page, speedOf } from "lumbit/core";
+import { isGroup } from "lumbit/internal";
+import type { Edit } from "./edit.ts";
+import {
+  checkSettings,
+  freeName,
+  type Layers,
+  layerOf,
+  listOf,
+  namesIn,
+  sceneOf,
+  type Writable,
+} from "./find.ts";
+import { setSpeed } from "./set-depth.ts";
+
+/** Gives a layer another name; settings of checks that name it follow. */
+export const renameLayer =
+  (name: LayerName, to: string): Edit =>
+  (page) => {
+    const layer = layerOf(page, name);
+    if (!layer || namesIn(page, name.scene).includes(to)) return;
+    layer.name = to;
+    for (const setting of checkSettings(page))
+      if (setting.scene === name.scene && setting.layer === name.layer) setting.layer = to;
+  };
+
+/** Switches a setting of layers on, or takes it away. */
+export const flag =
+  (names: readonly LayerName[], setting: "hidden" | "locked", on: boolean): Edit =>
+  (page) => {
+    for (const name of names) {
+      const layer = layerOf(page, name);
+      if (!layer) continue;
+      if (on) layer[setting] = true;
+      else delete layer[setting];
+    }
+  };
+
+export const removeLayers =
+  (names: readonly LayerName[]): Edit =>
+  (page) => {
+    for (const name of names) {
+      const list = listOf(page, name);
+      const at = list?.findIndex(({ name: layer }) => layer === name.layer) ?? -1;
+      if (at >= 0) list?.splice(at, 1);
+    }
+  };
+
+/** Layers with names that are free in a scene, inner ones too. */
+export function named(page: Page, scene: string, layers: readonly AnyLayer[]): AnyLayer[] {
+  const taken = new Set(namesIn(page, scene));
+  const free = (layer: AnyLayer): AnyLayer => {
+    const name = freeName(layer.name, taken);
+    taken.add(name);
+    const copy = { ...layer, name };
+    return isGroup(copy) ? ({ ...copy, layers: copy.layers.map(free) } as AnyLayer) : copy;
+  };
+  return layers.map(free);
+}
+
+/** Puts layers into a scene, in front of equals: behind a layer of it in reading order, or at its end. */
+export const addLayers =
+  (scene: string, layers: readonly AnyLayer[], after?: string): Edit =>
+  (page) => {
+    const list = sceneOf(page, scene)?.layers as Layers | undefined;
+    const at = list?.findIndex(({ name }) => name === after) ?? -1;
+    list?.splice(at < 0 ? list.length : at + 1, 0, ...layers);
+  };
+
+/** Whole layers as they are written, in the order of their scene. */
+export const copiesOf = (page: Page, names: readonly LayerName[]): AnyLayer[] =>
+  names.flatMap(({ scene, layer }) => {
+    const found = allLayers(sceneOf(page, scene)?.layers ?? []).find(({ name }) => name === layer);
+    return found ? [structuredClone(found)] : [];
+  });
+
+/** Brings layers of one list before another one of it, or to its end: it decides what of one depth is in front, and the reading order. */
+export const reorder =
+  (names: readonly LayerName[], before: string | undefined): Edit =>
+  (page) => {
+    const [first] = names;
+    const list = first && listOf(page, first);
+    if (!list) return;
+    const moved = list.filter(({ name }) => names.some(({ layer }) => layer === name));
+    const rest = list.filter((layer) => !moved.includes(layer));
+    const at = rest.findIndex(({ name }) => name === before);
+    list.splice(0, list.length, ...rest.toSpliced(at < 0 ? rest.length : at, 0, ...moved));
+  };
+
+/** Gives layers equal steps of speed between the slowest and the fastest of them, so that each can be told from the next. */
+export const spread =
+  (names: readonly LayerName[]): Edit =>
+  (page) => {
+    const sorted = names
+      .flatMap((name) => {
+        const layer = layerOf(page, name);
+        return layer ? [{ name, speed: speedOf(layer) }] : [];
+      })
+      .sort((a, b) => a.speed - b.speed);
+    const [from, to] = [sorted[0]?.speed ?? 0, sorted.at(-1)?.speed ?? 0];
+    // The ends stay as they are written.
+    for (const [index, { name }] of sorted.entries())
+      if (index > 0 && index < sorted.length - 1)
+        setSpeed(name, from + ((to - from) * index) / (sorted.length - 1))(page);
+  };
+
+/** Puts layers of one list into a group that fills their scene and moves as the nearest of them. */
+export const group =
+  (names: readonly LayerName[], name: string): Edit =>
+  (page) => {
+    const [first] = names;
+    const list = first && listOf(page, first);
+    if (!list) return;
+    const inner = list.filter((layer) => names.some(({ layer: own }) => own === layer.name));
+    const last = inner.at(-1);
+    if (!last) return;
+    const at = list.indexOf(last);
+    const nearest = inner.toSorted((a, b) => speedOf(b) - speedOf(a))[0];
+    const { depth, speed } = nearest ?? {};
+    const motion = speed !== undefined ? { speed } : depth !== undefined ? { depth } : {};
+    const made = { name, ...motion, layers: inner } as AnyLayer;
+    const rest = list.toSpliced(at, 1, made).filter((layer) => !inner.includes(layer));
+    list.splice(0, list.length, ...rest);
+  };
+
+/** Takes a group apart: what was in it moves as the group did, and stands where it stood. */
+export const ungroup =
+  (name: LayerName, standing?: Edit): Edit =>
+  (page) => {
+    const list = listOf(page, name);
+    const found = layerOf(page, name);
+    const at = list?.findIndex(({ name: own }) => own === name.layer) ?? -1;
+    if (!list || !found?.layers || at < 0) return;
+    const { depth, speed } = found;
+    for (const layer of found.layers as Writable<AnyLayer>[]) {
+      delete layer.depth;
+      delete layer.speed;
+      if (speed !== undefined) layer.speed = speed;
+      else if (depth !== undefined) layer.depth = depth;
+    }
+    list.splice(at, 1, ...(found.layers as Layers));
+    standing?.(page);
+  };

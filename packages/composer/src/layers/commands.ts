@@ -1,0 +1,117 @@
+import { isGroup } from "lumbit/internal";
+import type { Edit } from "../edit/edit.ts";
+import { freeName, layerOf, listOf, namesIn } from "../edit/find.ts";
+import {
+  addLayers,
+  copiesOf,
+  flag,
+  group,
+  named,
+  removeLayers,
+  reorder,
+  spread,
+  ungroup,
+} from "../edit/layers.ts";
+import type { Composer } from "../state/store.ts";
+import { copyLayers } from "./clipboard.ts";
+
+/** One thing that can be done with what is selected. */
+export interface Command {
+  id: string;
+  words: string;
+  /** As it is pressed with Control, or the Command key. */
+  key?: string;
+  /** Whether it has a sense now. */
+  can: boolean;
+  do(): void;
+}
+
+/** Everything that can be done with the selected layers. */
+export function layerCommands(composer: Composer): Command[] {
+  const { page, scene } = composer.store.getState();
+  const names = composer.selection();
+  const layers = copiesOf(page, names);
+  const [first] = names;
+  const [only] = layers.length === 1 ? layers : [];
+  const called = only ? only.name : `${layers.length} layers`;
+  const some = layers.length > 0;
+  const list = first && listOf(page, first);
+  const together = list !== undefined && names.every((name) => listOf(page, name) === list);
+  const edit = (what: string, edit: Edit, selected?: readonly string[]) => {
+    composer.edit(`${called}: ${what}`, edit);
+    if (selected) composer.select(selected);
+  };
+  const hidden = some && layers.every(({ hidden }) => hidden);
+  const locked = some && layers.every(({ locked }) => locked);
+  const groupName = freeName("group", namesIn(page, scene));
+  const inner = (only && isGroup(only) ? only.layers : []).map(({ name }) => name);
+  return [
+    {
+      ...{ id: "duplicate", words: "Duplicate", key: "d", can: some },
+      do() {
+        const copies = named(page, scene, layers);
+        edit(
+          "duplicated",
+          addLayers(scene, copies, names.at(-1)?.layer),
+          copies.map(({ name }) => name),
+        );
+      },
+    },
+    { id: "copy", words: "Copy", key: "c", can: some, do: () => void copyLayers(composer) },
+    {
+      ...{ id: "hide", words: hidden ? "Show" : "Hide", can: some },
+      do: () => edit(hidden ? "shown" : "hidden", flag(names, "hidden", !hidden)),
+    },
+    {
+      ...{ id: "lock", words: locked ? "Unlock" : "Lock", can: some },
+      do: () => edit(locked ? "unlocked" : "locked", flag(names, "locked", !locked)),
+    },
+    {
+      ...{ id: "group", words: "Group", key: "g", can: some && together && !layers.some(isGroup) },
+      do: () => edit("grouped", group(names, groupName), [groupName]),
+    },
+    {
+      ...{
+        id: "ungroup",
+        words: "Ungroup",
+        key: "G",
+        can: only !== undefined && isGroup(only) && !only.reel,
+      },
+      do: () => first && edit("taken apart", ungroup(first), inner),
+    },
+    {
+      ...{ id: "spread", words: "Spread evenly", can: layers.length > 2 },
+      do: () => edit("spread evenly", spread(names)),
+    },
+    {
+      ...{ id: "forward", words: "In front of its equals", can: together && list.length > 1 },
+      do: () => edit("in front of its equals", reorder(names, undefined)),
+    },
+    {
+      ...{ id: "backward", words: "Behind its equals", can: together && list.length > 1 },
+      do: () =>
+        edit(
+          "behind its equals",
+          reorder(names, list?.find(({ name }) => !names.some(({ layer }) => layer === name))?.name),
+        ),
+    },
+    {
+      ...{
+        id: "remove",
+        words: "Delete",
+        key: "Delete",
+        can: some && names.every((name) => !layerOf(page, name)?.locked),
+      },
+      do: () => edit("deleted", removeLayers(names), []),
+    },
+  ];
+}
+
+/** The command that a key press asks for, in what is no field. */
+export function commandFor(event: KeyboardEvent, composer: Composer): Command | undefined {
+  const modified = event.ctrlKey || event.metaKey;
+  const pressed = event.key === "Backspace" ? "Delete" : event.key;
+  return layerCommands(composer).find(
+    ({ key, can }) => can && key === pressed && (key === "Delete" ? !modified : modified && !event.altKey),
+  );
+}

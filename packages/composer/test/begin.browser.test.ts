@@ -1,0 +1,83 @@
+import { chmodSync, existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import type { Page as PageFile } from "lumbit/core";
+import { expect, test } from "vitest";
+import { root } from "../../../test/command.ts";
+import { composed, poll, stagesShow } from "./compose.ts";
+
+/** Beginning in a folder in which there is no page yet. */
+const composer = composed(() => undefined);
+const folder = () => dirname(composer.file);
+const art = (name: string) => join(root, "examples/tidehouse/art", `${name}.webp`);
+const choose = async (...names: string[]) => {
+  const { page } = composer;
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: /pictures …$/ }).click();
+  await (await chooser).setFiles(names);
+};
+const layers = () => composer.onDisk().scenes[0]?.layers ?? [];
+
+test("five pictures become a moving scene, the farthest first, in the order that they were brought into", async () => {
+  const { page } = composer;
+  await choose(...["open-water", "far-kelp", "far-reef", "school", "sea-floor"].map(art));
+  await page.getByRole("button", { name: "far-reef.webp farther" }).click();
+  await page.getByRole("button", { name: "Make a scene of these 5" }).click();
+  await stagesShow(composer);
+  await poll(() => existsSync(composer.file) && layers().length).toBe(5);
+  expect(layers().map(({ name }) => name)).toEqual([
+    "open-water",
+    "far-reef",
+    "far-kelp",
+    "school",
+    "sea-floor",
+  ]);
+  expect(layers().map(({ depth }) => depth)).toEqual(["horizon", 3, 1, 0.33, 0]);
+  expect(readFileSync(join(folder(), "art/school.webp")).equals(readFileSync(art("school")))).toBe(true);
+  for (const frame of composer.stages()) await frame.waitForSelector('[data-lumbit-layer="school"]');
+  await page.getByRole("button", { name: /^Undo scene of 5/ }).click();
+  await poll(() => layers().length).toBe(0);
+  await page.getByRole("button", { name: /^Redo scene of 5/ }).click();
+  await poll(() => layers().length).toBe(5);
+});
+
+test("an empty page, a copy of the example, and a page that is there", async () => {
+  const { page } = composer;
+  writeFileSync(join(folder(), "notes.json"), '{ "no": "page" }');
+  writeFileSync(
+    join(folder(), "pier.json"),
+    '{ "format": "lumbit/1", "title": "Pier", "lang": "en", "scenes": [{ "name": "pier", "layers": [] }] }',
+  );
+  await page.reload();
+  await page.getByRole("button", { name: "Go on with pier.json" }).click();
+  await stagesShow(composer);
+  expect(await page.getByRole("option", { name: "pier" }).count()).toBe(1);
+});
+
+test("an empty page is a file that a person could have written; the example has a folder of its own", async () => {
+  const { page } = composer;
+  await page.getByRole("button", { name: "An empty page" }).click();
+  await stagesShow(composer);
+  const made = JSON.parse(readFileSync(composer.file, "utf8")) as PageFile;
+  expect(made).toMatchObject({ format: "lumbit/1", lang: "en", scenes: [{ name: "first", layers: [] }] });
+  expect(await page.getByText("No layers yet").count()).toBe(1);
+});
+
+test("the example is copied", async () => {
+  await composer.page.getByRole("button", { name: /copy of the example/ }).click();
+  await stagesShow(composer);
+  expect(readdirSync(join(folder(), "tidehouse"))).toContain("page.json");
+});
+
+test("what is no picture, and a folder that may not be written to, are said", async () => {
+  const { page } = composer;
+  const notes = join(folder(), "notes.txt");
+  writeFileSync(notes, "no picture");
+  await choose(notes);
+  await poll(() => page.getByRole("alert").textContent()).toContain("notes.txt");
+  // Whoever is allowed everything can write anyway.
+  if (process.getuid?.() === 0) return;
+  chmodSync(folder(), 0o500);
+  await page.getByRole("button", { name: "An empty page" }).click();
+  await poll(() => page.getByRole("alert").textContent()).toContain("may not be written");
+  chmodSync(folder(), 0o700);
+});

@@ -1,0 +1,98 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { expect, test } from "vitest";
+import { composed, poll } from "./compose.ts";
+
+/** What is done with whole layers: from the menu, by keys, from the desktop and the clipboard. */
+const composer = composed();
+const { card, large } = composer;
+const names = () => composer.onDisk().scenes[0]?.layers.map(({ name }) => name) ?? [];
+const choose = async (layer: RegExp, command: string) => {
+  await composer.page.getByRole("button", { name: layer }).click();
+  await composer.page.getByRole("menuitem", { name: command, exact: true }).click();
+};
+
+test("layers are duplicated, hidden, grouped, taken apart and deleted, and all of it undone", async () => {
+  const { page } = composer;
+  const before = composer.text();
+  await card("school").click();
+  await page.keyboard.press("Control+d");
+  await poll(names).toContain("school-2");
+  await choose(/More for school-2/, "Hide");
+  await poll(() => composer.layer("school-2")?.hidden).toBe(true);
+  await card("school").click();
+  await card("far-reef").click({ modifiers: ["Control"] });
+  await page.keyboard.press("Control+g");
+  await poll(names).toContain("group");
+  await page.keyboard.press("Control+Shift+G");
+  await poll(names).not.toContain("group");
+  await card("snow").click();
+  await page.keyboard.press("Delete");
+  await poll(names).not.toContain("snow");
+  for (let step = 0; step < 5; step++) await page.keyboard.press("Control+z");
+  await poll(() => composer.text()).toBe(before);
+});
+
+test("pictures that are dropped on a stage become layers where they fall, and what is no picture is said", async () => {
+  const { page } = composer;
+  const bytes = await sharp({ create: { width: 640, height: 320, channels: 4, background: "#0a6" } })
+    .png()
+    .toBuffer();
+  await page.waitForTimeout(500);
+  const box = (await large().boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const at = { x: Math.round(box.x + 0.6 * box.width), y: Math.round(box.y + 0.5 * box.height) };
+  const data = await page.evaluateHandle(
+    (bytes) => {
+      const data = new DataTransfer();
+      data.items.add(new File([new Uint8Array(bytes)], "Old Pier (1).png", { type: "image/png" }));
+      data.items.add(new File(["no picture"], "notes.txt", { type: "text/plain" }));
+      return data;
+    },
+    [...bytes],
+  );
+  await large().dispatchEvent("drop", { dataTransfer: data, clientX: at.x, clientY: at.y });
+  await poll(names).toContain("old-pier-1");
+  const layer = composer.layer("old-pier-1");
+  expect(layer).toMatchObject({ image: "art/Old-Pier-1.png", alt: "" });
+  expect(readFileSync(join(composer.file, "..", "art/Old-Pier-1.png")).equals(bytes)).toBe(true);
+  const shown = await composer.boxOn(0, "old-pier-1");
+  expect(shown.x + shown.width / 2).toBeCloseTo(at.x, 0);
+  expect(shown.y + shown.height / 2).toBeCloseTo(at.y, 0);
+  await poll(() => page.getByRole("alert").allTextContents()).toContainEqual(
+    expect.stringContaining("notes.txt"),
+  );
+});
+
+test("layers are copied into another page's window with their pictures", async () => {
+  const { page } = composer;
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await card("far-kelp").click();
+  await page.keyboard.press("Control+c");
+  await poll(() => page.evaluate("navigator.clipboard.readText()")).toContain("lumbit/1 layers");
+  await page.getByRole("option", { name: "tides", exact: true }).click();
+  await large().focus();
+  await page.keyboard.press("Control+v");
+  await poll(() => composer.layer("far-kelp", "tides")?.image).toBe("art/far-kelp.webp");
+});
+
+test("depths are spread evenly, and a depth that is changed with Alt leaves the layer where it is", async () => {
+  const { page } = composer;
+  await card("near-kelp-right").click();
+  for (const name of ["mid-kelp", "school", "far-reef"]) await card(name).click({ modifiers: ["Control"] });
+  await choose(/More for 4 layers/, "Spread evenly");
+  const speed = (name: string) => 1 / (1 + Number(composer.layer(name)?.depth));
+  await poll(() => speed("mid-kelp") - speed("school")).toBeCloseTo(
+    (speed("near-kelp-right") - speed("far-reef")) / 3,
+    1,
+  );
+  await card("school").click();
+  await page.waitForTimeout(600);
+  const before = await composer.boxOn(0, "school");
+  await page.keyboard.press("Alt+Shift+ArrowLeft");
+  await page.keyboard.press("Alt+Shift+ArrowLeft");
+  await page.getByRole("button", { name: "Undo school: depth" }).waitFor();
+  const after = await composer.boxOn(0, "school");
+  expect(Math.abs(after.y - before.y)).toBeLessThan(1);
+  expect(Number(composer.layer("school")?.depth)).not.toBe(1.6);
+});

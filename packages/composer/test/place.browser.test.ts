@@ -1,0 +1,138 @@
+import { expect, test } from "vitest";
+import { composed, poll } from "./compose.ts";
+
+/** Selecting and placing right on a stage, on the demo. */
+const composer = composed();
+const { boxOn, card, large, layer } = composer;
+const middle = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }) => ({
+  x: x + width / 2,
+  y: y + height / 2,
+});
+const heading = () =>
+  composer.page.getByRole("complementary", { name: "Caption" }).getByRole("heading").first().textContent();
+const settled = async () => {
+  await composer.saved();
+  // A stage tells how it stands when it has been at rest.
+  await composer.page.waitForTimeout(400);
+};
+/** Drags with the pointer, by steps. */
+async function drag(from: { x: number; y: number }, by: { x: number; y: number }, keys: string[] = []) {
+  const { page } = composer;
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (const key of keys) await page.keyboard.down(key);
+  for (let step = 1; step <= 6; step++)
+    await page.mouse.move(from.x + (by.x * step) / 6, from.y + (by.y * step) / 6);
+  await page.waitForTimeout(200);
+}
+
+test("a layer that is dragged stays under the pointer, far from where it settles, and its ghosts are shown", async () => {
+  const { page } = composer;
+  await page.getByRole("slider", { name: /Place in the passage/ }).fill("0.36");
+  await settled();
+  const before = await boxOn(0, "title");
+  const place = { ...Object(layer("title")?.place) };
+  const from = middle(before);
+  // What is seen through is not what is meant.
+  await page.mouse.move(from.x, from.y);
+  await page.waitForTimeout(500);
+  await page.mouse.click(from.x, from.y);
+  await poll(heading).toBe("title");
+  await drag(from, { x: 60, y: 24 }, ["Alt"]);
+  const during = await boxOn(0, "title");
+  expect(Math.abs(during.x - before.x - 60)).toBeLessThan(0.5);
+  expect(Math.abs(during.y - before.y - 24)).toBeLessThan(0.5);
+  expect(await page.getByText("as it leaves").count()).toBe(1);
+  await page.mouse.up();
+  await page.keyboard.up("Alt");
+  await composer.saved();
+  const after = await boxOn(0, "title");
+  expect(Math.abs(after.x - before.x - 60)).toBeLessThan(0.5);
+  const moved = layer("title")?.place as Record<string, string>;
+  // It was centred across, which it is no more.
+  expect(place).toMatchObject({ center: "x" });
+  expect(moved).toEqual({ left: expect.stringMatching(/%$/), top: expect.stringMatching(/vh$/) });
+  await page.getByRole("button", { name: "Undo title: place" }).click();
+  await poll(() => layer("title")?.place).toEqual(place);
+});
+
+test("clicks go through the stack, and what lies there is named beside the pointer", async () => {
+  const { page } = composer;
+  await settled();
+  const at = middle(await boxOn(0, "title"));
+  await page.mouse.move(at.x - 2, at.y);
+  const named = page.locator(".lies span");
+  // A picture is looked at when the pointer is over it first.
+  await page.waitForTimeout(500);
+  await page.mouse.move(at.x, at.y);
+  await poll(() => named.count()).toBeGreaterThan(2);
+  const names = await named.allTextContents();
+  for (const name of names.slice(0, 3)) {
+    await page.mouse.click(at.x, at.y);
+    await poll(heading).toBe(name);
+  }
+});
+
+test("arrow keys move by a pixel, with Shift by ten, as one step; edges and middles attract", async () => {
+  const { page } = composer;
+  await card("title").click();
+  await settled();
+  const before = await boxOn(0, "title");
+  const { width } = (await large().boundingBox()) ?? { width: 1280 };
+  const scale = width / 1280;
+  await large().focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowUp");
+  await page.getByRole("button", { name: "Undo title: place" }).waitFor();
+  await settled();
+  const after = await boxOn(0, "title");
+  expect(after.x - before.x).toBeCloseTo(11 * scale, 1);
+  expect(after.y - before.y).toBeCloseTo(-1 * scale, 1);
+  // Back near where it was in the middle, it is brought there.
+  await drag(middle(after), { x: -9 * scale, y: 40 * scale });
+  await page.mouse.up();
+  await settled();
+  expect((await boxOn(0, "title")).x).toBeCloseTo(before.x, 1);
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await poll(async () => (await boxOn(0, "title")).x).toBeCloseTo(before.x, 1);
+});
+
+test("handles resize, several are selected by a frame, and words are written where they are", async () => {
+  const { page } = composer;
+  await card("school").click();
+  await settled();
+  const corner = page.locator('.large [data-handle="-1 1"]');
+  const before = await boxOn(0, "school");
+  await drag(middle((await corner.boundingBox()) ?? before), { x: -40, y: 0 });
+  await page.mouse.up();
+  await page.getByRole("button", { name: "Undo school: size" }).waitFor();
+  await settled();
+  const after = await boxOn(0, "school");
+  // It is centred, so it grows to both sides.
+  expect(after.x - before.x).toBeCloseTo(-40, 0);
+  expect(after.width - before.width).toBeCloseTo(80, 0);
+  expect(after.width / after.height).toBeCloseTo(before.width / before.height, 2);
+
+  const words = await boxOn(0, "title");
+  await page.mouse.dblclick(words.x + words.width / 2, words.y + words.height / 2);
+  const field = page.getByRole("textbox", { name: /^Words of title/ });
+  await field.fill("Above the kelp");
+  for (const frame of composer.stages())
+    await poll(() => frame.locator('[data-lumbit-layer="title"]').first().textContent()).toContain("Above");
+  await page.keyboard.press("Control+Enter");
+  await poll(() => layer("title")?.text).toBe("Above the kelp");
+});
+
+test("a locked layer is not taken hold of", async () => {
+  const { page } = composer;
+  await card("title").click();
+  await page.getByRole("button", { name: "More for title" }).click();
+  await page.getByRole("menuitem", { name: "Lock" }).click();
+  await poll(() => layer("title")?.locked).toBe(true);
+  await settled();
+  const at = middle(await boxOn(0, "title"));
+  await page.mouse.click(at.x, at.y);
+  await poll(heading).not.toBe("title");
+});
