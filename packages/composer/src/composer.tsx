@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Bar } from "./bar/bar.tsx";
 import { filesOf, pastePictures } from "./begin/add-pictures.ts";
 import { Caption } from "./caption/caption.tsx";
@@ -9,10 +9,14 @@ import { Section } from "./section/section.tsx";
 import { useComposed, useComposer } from "./state/context.ts";
 import { Strip } from "./strip/strip.tsx";
 
+const TextDrawer = lazy(() => import("./text/drawer.tsx"));
+
 /** The whole composer: down is the scroll, across is depth, in the middle is what the reader sees, words say the rest. */
 export function ComposerApp() {
   const composer = useComposer();
   const name = useComposed(({ name }) => name);
+  // A page that cannot be read is mended in its text.
+  const [text, setText] = useState(() => composer.store.getState().faults.length > 0);
   useEffect(() => {
     document.title = `${name} · Lumbit`;
     const onKey = (event: KeyboardEvent) => {
@@ -46,11 +50,16 @@ export function ComposerApp() {
   }, [composer, name]);
   return (
     <div className="composer">
-      <Bar />
+      <Bar text={text} onText={setText} />
       <Strip />
       <Desk />
       <Section />
       <Caption />
+      {text && (
+        <Suspense>
+          <TextDrawer />
+        </Suspense>
+      )}
     </div>
   );
 }

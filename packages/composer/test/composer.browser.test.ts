@@ -73,7 +73,7 @@ test("everything can be done from the keyboard, and a depth can be typed", async
   await composer.page.keyboard.press("ArrowRight");
   await poll(() => depthOnDisk(name)).not.toBe(depth);
   await card("title").click();
-  await composer.page.getByRole("textbox", { name: "Depth" }).fill("4");
+  await composer.page.getByRole("textbox", { name: "depth" }).fill("4");
   await composer.page.keyboard.press("Enter");
   await poll(() => depthOnDisk("title")).toBe(4);
 });

@@ -1,5 +1,5 @@
 import { formatFault } from "lumbit/document";
-import { Button } from "react-aria-components";
+import { Button, ToggleButton } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/store.ts";
 import "./bar.css";
@@ -14,9 +14,9 @@ const words = (saving: Saving): string =>
         : `not saved: ${saving.problem}`;
 
 /** The page's name, whether it is saved, and the way back. */
-export function Bar() {
+export function Bar({ text, onText }: { text: boolean; onText(open: boolean): void }) {
   const composer = useComposer();
-  const { name, saving, history, faults, other, notice } = useComposed((state) => state);
+  const { name, saving, history, faults, typed, other, notice } = useComposed((state) => state);
   const [undo, redo] = [history.past.at(-1), history.future.at(-1)];
   return (
     <header className="bar">
@@ -24,7 +24,13 @@ export function Bar() {
       <p className={saving === "saved" || saving === "saving" ? "quiet" : "problem"} role="status">
         {words(saving)}
       </p>
+      {typed.length > 0 && (
+        <p className="problem">The text is not right yet; the stages show the last page that was.</p>
+      )}
       <div className="group">
+        <ToggleButton isSelected={text} onChange={onText}>
+          Text
+        </ToggleButton>
         <Button isDisabled={!undo} onPress={composer.undo}>
           Undo{undo ? ` ${undo.name}` : ""}
         </Button>

@@ -1,73 +1,199 @@
-import { speedOf } from "lumbit/core";
-import { Input, NumberField } from "react-aria-components";
-import { layerOf } from "../edit/find.ts";
-import { setDepth } from "../edit/set-depth.ts";
+import { type AnyLayer, depthAt, speedOf } from "lumbit/core";
+import { isGroup, isImage, isReel, isShape, isText } from "lumbit/internal";
+import {
+  layerSettings,
+  pageLook,
+  page as pageSettings,
+  place,
+  type Settings,
+  scene as sceneSettings,
+} from "lumbit/settings";
+import { useState } from "react";
+import { Button, FileTrigger } from "react-aria-components";
+import { layerOf, sceneOf } from "../edit/find.ts";
+import { renameLayer } from "../edit/layers.ts";
+import { renameScene } from "../edit/scenes.ts";
+import { setSetting } from "../edit/settings.ts";
 import { useComposed, useComposer } from "../state/context.ts";
-import { isNamedBy } from "./kind.ts";
+import { LayerMenu } from "./layer-menu.tsx";
+import { Name } from "./name.tsx";
+import { saidSettings } from "./said.ts";
+import { Sentences } from "./sentences.tsx";
 import "./caption.css";
 
-/** What is selected, in sentences with live values. */
+/** What is selected, in sentences with live values: a layer, else the scene; the page is one step further out. */
 export function Caption() {
-  const composer = useComposer();
   const scene = useComposed(({ scene }) => scene);
-  const name = useComposed(({ selected }) => selected.at(-1));
-  const layer = useComposed(({ page, scene, selected }) => {
-    const layer = selected.at(-1);
-    return layer === undefined ? undefined : layerOf(page, { scene, layer });
-  });
-  const count = useComposed(
-    ({ page, scene }) => page.scenes.find(({ name }) => name === scene)?.layers.length ?? 0,
-  );
-  if (!layer || name === undefined)
-    return (
-      <aside className="caption" aria-label="Caption">
-        <h2>{scene}</h2>
-        <p>
-          {count === 1 ? "One layer" : `${count} layers`}. Drag a card in the section below: to the right it
-          lies deeper and moves less.
-        </p>
-      </aside>
-    );
-  const speed = speedOf(layer);
-  const depth = 1 / speed - 1;
-  const change = (depth: number) => {
-    if (Number.isFinite(depth)) composer.edit(`${name}: depth`, setDepth({ scene, layer: name }, depth));
-  };
+  const selected = useComposed(({ selected }) => selected);
+  const [out, setOut] = useState(false);
+  const composer = useComposer();
+  const layer = selected.at(-1);
   return (
     <aside className="caption" aria-label="Caption">
-      <h2>{name}</h2>
-      <p>
-        <b>{name}</b> is {isNamedBy(layer)}.{" "}
-        {speed === 0 ? (
-          "It lies at the horizon, so it stays where it is on the screen."
-        ) : (
-          <>
-            {depth < 0 ? "It stands " : "It lies "}
-            <Value
-              label={depth < 0 ? "Distance in front of the page" : "Depth"}
-              value={Math.abs(depth)}
-              onChange={(value) => change(depth < 0 ? -value : value)}
-            />
-            {depth < 0 ? " in front of the page" : " deep"}, so it moves at{" "}
-            <span className="figure">{speed.toFixed(2)}</span> of the page's speed.
-          </>
+      <nav className="group" aria-label="What is said">
+        <Button className="plain" onPress={() => setOut(true)}>
+          page
+        </Button>
+        <Button
+          className="plain"
+          onPress={() => {
+            setOut(false);
+            composer.select([]);
+          }}
+        >
+          {scene}
+        </Button>
+        {layer !== undefined && (
+          <Button className="plain" onPress={() => setOut(false)}>
+            {layer}
+          </Button>
         )}
-      </p>
+        <LayerMenu />
+      </nav>
+      {out && (layer === undefined || selected.length === 0) ? (
+        <PageCaption />
+      ) : selected.length > 1 ? (
+        <Several />
+      ) : layer === undefined ? (
+        <SceneCaption scene={scene} />
+      ) : (
+        <LayerCaption scene={scene} layer={layer} />
+      )}
     </aside>
   );
 }
 
-/** A number inside a sentence: typed, or stepped with the arrow keys. */
-function Value({ label, ...field }: { label: string; value: number; onChange(value: number): void }) {
+const kindOf = (layer: AnyLayer) =>
+  isImage(layer) ? "image" : isText(layer) ? "text" : isShape(layer) ? "shape" : "group";
+
+/** What a layer is, with its article. */
+const articled = (layer: AnyLayer): string =>
+  isImage(layer)
+    ? "a picture"
+    : isText(layer)
+      ? "a text"
+      : isShape(layer)
+        ? "a shape"
+        : isReel(layer)
+          ? "a reel"
+          : "a group";
+
+function LayerCaption({ scene, layer: name }: { scene: string; layer: string }) {
+  const composer = useComposer();
+  const layer = useComposed(({ page, scene }) => layerOf(page, { scene, layer: name }));
+  if (!layer) return null;
+  const owner = { scene, layer: name };
+  const speed = speedOf(layer);
+  const kind = kindOf(layer);
+  const { place: _, depth, speed: ownSpeed, ...settings } = saidSettings(layerSettings, kind);
+  const motion: Settings =
+    layer.speed === undefined ? { ...(depth && { depth }) } : { ...(ownSpeed && { speed: ownSpeed }) };
   return (
-    <NumberField
-      aria-label={label}
-      minValue={0}
-      step={0.01}
-      formatOptions={{ maximumFractionDigits: 2 }}
-      {...field}
-    >
-      <Input />
-    </NumberField>
+    <>
+      <Name
+        name={name}
+        onChange={(to) => {
+          composer.edit(`${name}: called ${to}`, renameLayer(owner, to));
+          composer.select([to]);
+        }}
+      />
+      <p>
+        <b>{name}</b> is {articled(layer)}. {motionWords(speed)}
+      </p>
+      <Sentences owner={owner} of="layer" settings={motion} always />
+      <Sentences owner={owner} of="layer" part="place" settings={place} />
+      <Sentences owner={owner} of="layer" settings={settings} more={{ ...place, ...settings }} />
+      {isGroup(layer) && <p className="quiet">In it: {layer.layers.map(({ name }) => name).join(", ")}.</p>}
+    </>
   );
 }
+
+/** What follows from a speed. */
+function motionWords(speed: number): string {
+  if (speed === 0) return "It lies at the horizon and stays where it is on the screen.";
+  const depth = depthAt(speed);
+  const where =
+    Math.abs(depth) < 0.005 ? "on the page surface" : depth < 0 ? "in front of the page" : "behind the page";
+  return `It is ${where} and moves at ${speed.toFixed(2)} of the page's speed.`;
+}
+
+function Several() {
+  const selected = useComposed(({ selected }) => selected);
+  return (
+    <>
+      <h2>{selected.length} layers</h2>
+      <p>{selected.join(", ")}.</p>
+      <p>
+        Drag one of them and all of them move. What can be done with them together is under <i>More</i>, below
+        the section.
+      </p>
+    </>
+  );
+}
+
+function SceneCaption({ scene }: { scene: string }) {
+  const composer = useComposer();
+  const count = useComposed(({ page, scene }) => sceneOf(page, scene)?.layers.length ?? 0);
+  return (
+    <>
+      <Name
+        name={scene}
+        onChange={(to) => {
+          composer.edit(`${scene}: called ${to}`, renameScene(scene, to));
+          composer.goTo({ scene: to, share: 0.5 });
+        }}
+      />
+      <p>
+        <b>{scene}</b> is a scene of {count === 1 ? "one layer" : `${count} layers`}.
+      </p>
+      <Sentences
+        owner={{ scene }}
+        of="scene"
+        settings={saidSettings(sceneSettings)}
+        more={saidSettings(sceneSettings)}
+      />
+    </>
+  );
+}
+
+function PageCaption() {
+  const composer = useComposer();
+  const name = useComposed(({ name }) => name);
+  const fonts = useComposed(({ page }) => page.fonts);
+  const addFonts = async (files: FileList | null) => {
+    const { added } = await composer.addFiles([...(files ?? [])]);
+    const faces = added.flatMap(({ path, font }) =>
+      font === undefined ? [] : [{ family: familyFrom(path), src: path }],
+    );
+    if (faces.length > 0)
+      composer.edit(
+        `font ${faces.map(({ family }) => family).join(", ")}: new`,
+        setSetting("page", "fonts", [...(fonts ?? []), ...faces]),
+      );
+  };
+  return (
+    <>
+      <h2>{name}</h2>
+      <Sentences owner="page" of="page" settings={saidSettings(pageSettings)} always />
+      <Sentences owner="look" of="look" settings={saidSettings(pageLook)} more={saidSettings(pageLook)} />
+      <p>
+        {fonts?.length ? `It ships ${fonts.map(({ family }) => family).join(", ")}. ` : "It ships no fonts. "}
+        <FileTrigger
+          allowsMultiple
+          acceptedFileTypes={[".woff2", ".woff", ".ttf", ".otf"]}
+          onSelect={(files) => void addFonts(files)}
+        >
+          <Button>Add font files …</Button>
+        </FileTrigger>
+      </p>
+    </>
+  );
+}
+
+/** What a font is called by its file, as words. */
+const familyFrom = (path: string) =>
+  (path.split("/").at(-1) ?? path)
+    .replace(/\.\w+$/, "")
+    .split(/[-_ ]+/)
+    .map((word) => word.replace(/^./, (letter) => letter.toUpperCase()))
+    .join(" ");

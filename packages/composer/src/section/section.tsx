@@ -11,10 +11,9 @@ import { setSpeed } from "../edit/set-depth.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Composer } from "../state/store.ts";
 import { type Axis, bracketsOf, placeOf, rowsOf, speedAtPlace } from "./axis.ts";
-import { LayerMenu } from "./layer-menu.tsx";
 import "./section.css";
 
-const card = { width: 88, height: 46, space: 6 };
+const card = { width: 88, height: 40, space: 5 };
 /** What stands on the axis. */
 const marks = [
   { speed: 2, words: "in front" },
@@ -127,7 +126,6 @@ export function Section() {
           </ListBoxItem>
         )}
       </ListBox>
-      <LayerMenu />
     </section>
   );
 }

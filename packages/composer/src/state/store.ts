@@ -4,6 +4,7 @@ import type { LayerName, Page } from "lumbit/core";
 import { type Fault, formatFault, readPage } from "lumbit/document";
 import { createStore } from "zustand/vanilla";
 import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
+import { become } from "../edit/apply.ts";
 import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
 import { namesIn, sceneOf } from "../edit/find.ts";
@@ -23,6 +24,8 @@ export interface State {
   /** The page file. */
   text: string;
   faults: readonly Fault[];
+  /** What is wrong with the text that is being typed. */
+  typed: readonly Fault[];
   history: History;
   saving: Saving;
   /** What the person is to know, until they have read it. */
@@ -68,7 +71,7 @@ export function createComposer(home: Home, kept: Kept) {
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
   const first = page?.scenes[0]?.name ?? "";
   const store = createStore<State>()(() => ({
-    ...{ name: kept.name, page: page ?? empty, assets: kept.assets, text: kept.text, faults },
+    ...{ name: kept.name, page: page ?? empty, assets: kept.assets, text: kept.text, faults, typed: [] },
     ...{
       history: keptHistory(kept.name, kept.text),
       saving: "saved",
@@ -123,7 +126,7 @@ export function createComposer(home: Home, kept: Kept) {
 
   /** Makes a page and its text those of a step, and saves. */
   function take(page: Page, text: string, history: History): void {
-    set({ page, text, history, faults: [], ...still(page) });
+    set({ page, text, history, faults: [], typed: [], ...still(page) });
     keepHistory(get().name, text, history);
     void save();
   }
@@ -191,6 +194,26 @@ export function createComposer(home: Home, kept: Kept) {
       const step: Step = { name, patches, inverse, text: replaced(before, text) };
       take(page, text, { past: [...get().history.past, step], future: [] });
     },
+    /** Takes a text of the page file that was typed; of one that is not right only what is wrong with it. */
+    write(text: string): void {
+      api.rest();
+      const before = get();
+      if (text === before.text) return;
+      const { page, faults } = readPage(text, before.name);
+      if (!page) {
+        set({ typed: faults });
+        return;
+      }
+      const { page: next, patches, inverse } = edited(before.page, become(page));
+      tell(patches);
+      const step: Step = { name: "text", patches, inverse, text: replaced(before.text, text) };
+      take(next, text, { past: [...before.history.past, step], future: [] });
+    },
+    /** What keeps a page from being what an edit makes of it, in words; nothing where it can be. */
+    faultOf(edit: Edit): string | undefined {
+      const { page } = edited(base ?? get().page, edit);
+      return readPage(JSON.stringify(page), get().name).faults[0]?.message;
+    },
     undo(): void {
       api.rest();
       const { history, page, text } = get();
@@ -216,7 +239,10 @@ export function createComposer(home: Home, kept: Kept) {
     /** Takes what another program wrote; where there is something unsaved here, both are kept to choose from. */
     changedOutside(other: Kept): void {
       // Back where it was: what could not be written meanwhile can be, and pictures that it names again are known.
-      if (other.version === version) {
+      if (other.version === version || other.text === get().text) {
+        // What was just written here is told of too, at times before it is known that it was.
+        version = other.version;
+        written = other.text;
         const assets = withAssets(get().assets, other.assets);
         if (assets !== get().assets) set({ assets });
         void save();
@@ -297,8 +323,7 @@ export function createComposer(home: Home, kept: Kept) {
       set({ text: other.text, faults, history: noHistory });
       return;
     }
-    const patches: Patch[] = [{ op: "replace", path: [], value: page }];
-    const inverse: Patch[] = [{ op: "replace", path: [], value: before.page }];
+    const { page: next, patches, inverse } = edited(before.page, become(page));
     const step: Step = {
       name: "changed by another program",
       patches,
@@ -307,12 +332,12 @@ export function createComposer(home: Home, kept: Kept) {
     };
     const history = { past: [...before.history.past, step], future: [] };
     set({
-      page,
+      page: next,
       text: other.text,
       assets: other.assets,
       faults: [],
       history,
-      ...still(page),
+      ...still(next),
       saving: "saved",
     });
     keepHistory(before.name, other.text, history);

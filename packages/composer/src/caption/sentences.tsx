@@ -1,0 +1,197 @@
+import { type Length, resolveLength } from "lumbit/core";
+import type { Setting, Settings } from "lumbit/settings";
+import { useState } from "react";
+import { Button, ComboBox, Input, ListBox, ListBoxItem, Popover, Text } from "react-aria-components";
+import { shownIn } from "../desk/shown.ts";
+import type { Edit } from "../edit/edit.ts";
+import { type Owner, setSetting, settingsOf } from "../edit/settings.ts";
+import { useComposed, useComposer } from "../state/context.ts";
+import { Field } from "./field.tsx";
+import { sentenceOf } from "./said.ts";
+
+type Values = Record<string, unknown>;
+
+/** The settings that something has, each in its sentence, and all others that it could have. */
+export function Sentences({
+  owner,
+  of,
+  part,
+  settings,
+  more,
+  always = false,
+}: {
+  owner: Owner;
+  of: string;
+  /** The setting that these are parts of. */
+  part?: string;
+  settings: Settings;
+  /** What else can be said. */
+  more?: Settings;
+  /** Whether settings are said that are not given. */
+  always?: boolean;
+}) {
+  const composer = useComposer();
+  const given = useComposed(({ page }) => settingsOf(page, owner));
+  const [asked, setAsked] = useState<readonly string[]>([]);
+  const values = ((part === undefined ? given : given?.[part]) ?? {}) as Values;
+  const comesTo = useComesTo(owner);
+  const called = typeof owner === "string" ? "page" : (owner.layer ?? owner.scene);
+  const edit = (setting: string, value: unknown): Edit =>
+    part === undefined
+      ? setSetting(owner, setting, value)
+      : setSetting(owner, part, changedPart(values, setting, value));
+  const said = Object.entries(settings).filter(
+    ([name]) => always || values[name] !== undefined || asked.includes(name),
+  );
+  const offered = Object.entries(more ?? {}).filter(
+    ([name]) =>
+      given?.[name] === undefined && Object(given?.place)[name] === undefined && !asked.includes(name),
+  );
+  return (
+    <>
+      {said.map(([name, { grammar, otherwise, meaning, required }]) => {
+        const [before, after] = sentenceOf(name, of).split("{}");
+        if (grammar.form === "object" && values[name] !== undefined && part === undefined)
+          return <Sentences key={name} owner={owner} of={of} part={name} settings={grammar.settings} />;
+        const field = (
+          <Field
+            label={name}
+            grammar={grammar}
+            value={values[name]}
+            otherwise={otherwise}
+            comesTo={comesTo(name, values[name])}
+            faultOf={(value) => composer.faultOf(edit(name, value))}
+            onDrag={(value) => composer.drag(edit(name, value))}
+            onChange={(value) => composer.edit(`${called}: ${name}`, edit(name, value))}
+          />
+        );
+        if (grammar.form === "list" || grammar.form === "map")
+          return (
+            <details key={name}>
+              <summary title={meaning}>{listWords(name, values[name])}</summary>
+              {field}
+            </details>
+          );
+        return (
+          <p key={name} title={meaning}>
+            {before}
+            {field}
+            {after}
+            {!required && values[name] !== undefined && (
+              <Button
+                className="plain away"
+                aria-label={`Say nothing of ${name}`}
+                onPress={() => composer.edit(`${called}: ${name}`, edit(name, undefined))}
+              >
+                ×
+              </Button>
+            )}
+          </p>
+        );
+      })}
+      {offered.length > 0 && (
+        <SayMore
+          offered={offered}
+          onChoose={(name) => {
+            if (name in settings) setAsked((before) => [...before, name]);
+            // What is not asked for here is a part of its place.
+            else
+              composer.edit(
+                `${called}: ${name}`,
+                setSetting(owner, "place", {
+                  ...Object(given?.place),
+                  [name]: name === "center" ? "both" : "10%",
+                }),
+              );
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** Everything else that can be said, found by its name or its words. */
+function SayMore({
+  offered,
+  onChoose,
+}: {
+  offered: readonly [name: string, setting: Setting][];
+  onChoose(name: string): void;
+}) {
+  const [words, setWords] = useState("");
+  const items = offered
+    .map(([id, { meaning }]) => ({ id, meaning: meaning.replaceAll("`", "") }))
+    .filter(({ id, meaning }) => `${id} ${meaning}`.toLowerCase().includes(words.trim().toLowerCase()));
+  return (
+    <ComboBox
+      aria-label="Say more"
+      menuTrigger="focus"
+      inputValue={words}
+      onInputChange={setWords}
+      selectedKey={null}
+      onSelectionChange={(key) => {
+        if (key === null) return;
+        setWords("");
+        onChoose(String(key));
+      }}
+      items={items}
+    >
+      <Input placeholder="say more …" className="more" />
+      <Popover placement="bottom start">
+        <ListBox className="settings">
+          {({ id, meaning }: { id: string; meaning: string }) => (
+            <ListBoxItem textValue={id}>
+              <Text slot="label">{id}</Text>
+              <Text slot="description">{meaning}</Text>
+            </ListBoxItem>
+          )}
+        </ListBox>
+      </Popover>
+    </ComboBox>
+  );
+}
+
+/** A list in words: what it is of, where that is known. */
+function listWords(name: string, value: unknown): string {
+  const parts = Array.isArray(value) ? value : Object.keys(Object(value));
+  const of = parts.flatMap((part) => {
+    const { property, axis, text, href } = Object(part);
+    return property ?? axis ?? text ?? href ?? (typeof part === "string" ? part : []);
+  });
+  if (name === "ramps") return `Along the scroll ${[...new Set(of)].join(", ")} change.`;
+  return `${name}: ${of.length > 0 ? of.join(", ").slice(0, 80) : parts.length}`;
+}
+
+/** An object with a part of it changed; nothing where none is left. */
+function changedPart(values: Values, part: string, value: unknown): Values | undefined {
+  const changed = Object.fromEntries(
+    Object.entries({ ...values, [part]: value }).filter(([, one]) => one !== undefined),
+  );
+  return Object.keys(changed).length > 0 ? changed : undefined;
+}
+
+/** What a length of a layer comes to on the large stage, in px. */
+function useComesTo(owner: Owner): (setting: string, value: unknown) => string | undefined {
+  const stands = useComposed(({ stands }) => stands);
+  return (setting, value) => {
+    if (
+      !stands ||
+      typeof owner === "string" ||
+      typeof value !== "string" ||
+      !/[\d.)](%|v[wh]|rem|\))?$/.test(value)
+    )
+      return undefined;
+    const shown = shownIn(stands.layout, owner.scene, stands.scroll).find(
+      ({ name }) => name.layer === owner.layer,
+    );
+    const { viewport } = stands.layout;
+    const around = shown?.around ?? viewport;
+    const percent = /^(top|bottom|height|minHeight|y)$/.test(setting) ? around.height : around.width;
+    try {
+      const px = resolveLength(value as Length, { viewport, percent });
+      return Number.isFinite(px) && !value.endsWith("px") ? `${Math.round(px)} px` : undefined;
+    } catch {
+      return undefined;
+    }
+  };
+}
