@@ -1,5 +1,4 @@
 import { createRoot } from "react-dom/client";
-import { Begin } from "./begin/begin.tsx";
 import { ComposerApp } from "./composer.tsx";
 import { folderHome } from "./home/folder.ts";
 import type { Kept } from "./home/home.ts";
@@ -8,8 +7,9 @@ import { type Composer, createComposer } from "./state/store.ts";
 import "./composer.css";
 
 const root = createRoot(document.getElementById("composer") as HTMLElement);
-// In the fragment, which no browser sends anywhere.
-const home = folderHome(location.hash.slice(1));
+// In the fragment, which no browser sends anywhere; without one there is no server to ask.
+const token = location.hash.slice(1);
+const home = token ? folderHome(token) : (await import("./home/browser.ts")).browserHome();
 
 function compose(kept: Kept): Composer {
   const composer = createComposer(home, kept);
@@ -25,7 +25,10 @@ function compose(kept: Kept): Composer {
 try {
   const opened = await home.open();
   if ("text" in opened) compose(opened);
-  else root.render(<Begin home={home} beginning={opened} compose={compose} />);
+  else {
+    const { Begin } = await import("./begin/begin.tsx");
+    root.render(<Begin home={home} beginning={opened} compose={compose} />);
+  }
 } catch (error) {
   root.render(
     <main className="stopped">

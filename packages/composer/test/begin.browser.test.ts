@@ -40,7 +40,7 @@ test("five pictures become a moving scene, the farthest first, in the order that
   await poll(() => layers().length).toBe(5);
 });
 
-test("an empty page, a copy of the example, and a page that is there", async () => {
+test("a page that is there is gone on with", async () => {
   const { page } = composer;
   writeFileSync(join(folder(), "notes.json"), '{ "no": "page" }');
   writeFileSync(
@@ -53,7 +53,7 @@ test("an empty page, a copy of the example, and a page that is there", async () 
   expect(await page.getByRole("option", { name: "pier" }).count()).toBe(1);
 });
 
-test("an empty page is a file that a person could have written; the example has a folder of its own", async () => {
+test("an empty page is a file that a person could have written", async () => {
   const { page } = composer;
   await page.getByRole("button", { name: "An empty page" }).click();
   await stagesShow(composer);
@@ -62,10 +62,13 @@ test("an empty page is a file that a person could have written; the example has 
   expect(await page.getByText("No layers yet").count()).toBe(1);
 });
 
-test("the example is copied", async () => {
-  await composer.page.getByRole("button", { name: /copy of the example/ }).click();
+test("the demo is copied", async () => {
+  await composer.page.getByRole("button", { name: /copy of the demo/ }).click();
   await stagesShow(composer);
-  expect(readdirSync(join(folder(), "tidehouse"))).toContain("page.json");
+  expect(readdirSync(join(folder(), "tidehouse")).sort()).toEqual(["art", "fonts", "page.json"]);
+  expect(readFileSync(join(folder(), "tidehouse/page.json"), "utf8")).toBe(
+    readFileSync(join(root, "examples/tidehouse/page.json"), "utf8"),
+  );
 });
 
 test("what is no picture, and a folder that may not be written to, are said", async () => {

@@ -1,7 +1,29 @@
-import { makeStarter } from "../starter.ts";
+import { copyFile, cp, mkdir, readdir, rename, rm } from "node:fs/promises";
+import { basename, dirname, join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+import { packageFolder } from "../package.ts";
+import { Problem } from "../problem.ts";
 
 /** Makes a folder with the starter page. */
 export async function newPage(folder: string): Promise<void> {
-  const page = await makeStarter(folder);
+  const target = resolve(folder);
+  const entries = await readdir(target).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === "ENOENT") return [];
+    throw new Problem(`${folder} is not a folder; choose another name`);
+  });
+  if (entries.length > 0) throw new Problem(`${folder} is not empty; choose another name, or empty it first`);
+  const staging = join(dirname(target), `.${basename(target)}.lumbit-new`);
+  try {
+    await mkdir(dirname(target), { recursive: true });
+    await cp(fileURLToPath(new URL("starter", packageFolder)), staging, { recursive: true });
+    await copyFile(
+      fileURLToPath(import.meta.resolve("lumbit/schema.json")),
+      join(staging, "lumbit-1.schema.json"),
+    );
+    await rename(staging, target);
+  } finally {
+    await rm(staging, { recursive: true, force: true });
+  }
+  const page = join(folder, "page.json");
   console.log(`${page} is ready. See it:  npx lumbit preview ${page}`);
 }

@@ -1,8 +1,8 @@
-import { readdir, readFile, stat } from "node:fs/promises";
+import { cp, readdir, readFile, rename, rm, stat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
 import { Problem } from "../problem.ts";
-import { makeStarter } from "../starter.ts";
 import { createFile } from "../write-file.ts";
+import { appFolder } from "./app.ts";
 
 /** A folder in which no page is open yet: what it is called, and the page files that are in it. */
 export interface Beginning {
@@ -10,11 +10,8 @@ export interface Beginning {
   pages: string[];
 }
 
-/** How a page begins: an empty one with a title, a copy of the starter, or a page file of the folder. */
-export type BeginWith =
-  | { kind: "empty"; title: string }
-  | { kind: "starter" }
-  | { kind: "page"; name: string };
+/** How a page begins: an empty one with a title, a copy of the demo, or a page file of the folder. */
+export type BeginWith = { kind: "empty"; title: string } | { kind: "demo" } | { kind: "page"; name: string };
 
 /** What there is to begin with in a folder. */
 export async function beginningIn(folder: string): Promise<Beginning> {
@@ -40,7 +37,7 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
       throw new Problem(`there is no page file "${asked.name}" in this folder`);
     return join(folder, asked.name);
   }
-  if (asked.kind === "starter") return makeStarter(join(folder, await freeIn(folder, "tidehouse", "")));
+  if (asked.kind === "demo") return copyDemo(folder);
   const file = join(folder, await freeIn(folder, "page", ".json"));
   const page = {
     ...{ format: "lumbit/1", title: asked.title || "Untitled", lang: "en" },
@@ -48,6 +45,20 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
   };
   await createFile(file, Buffer.from(`${JSON.stringify(page, null, 2)}\n`));
   return file;
+}
+
+/** Copies the demo into a folder of its own; nobody meets half of it. */
+async function copyDemo(folder: string): Promise<string> {
+  const target = join(folder, await freeIn(folder, "tidehouse", ""));
+  const staging = join(folder, `.${basename(target)}.lumbit-new`);
+  try {
+    await cp(join(appFolder, "demo"), staging, { recursive: true });
+    await rm(join(staging, "files.json"), { force: true });
+    await rename(staging, target);
+  } finally {
+    await rm(staging, { recursive: true, force: true });
+  }
+  return join(target, "page.json");
 }
 
 /** A name that nothing in the folder has. */

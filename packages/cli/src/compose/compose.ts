@@ -1,13 +1,12 @@
 import { randomBytes, timingSafeEqual } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
 import { stat } from "node:fs/promises";
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
-import { dirname, join, resolve } from "node:path";
-import { fileURLToPath } from "node:url";
+import { dirname, resolve } from "node:path";
 import chokidar from "chokidar";
 import { isLoopback, listen } from "../listen.ts";
 import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
+import { builtApp } from "./app.ts";
 import { beginningIn, pageToBegin } from "./beginning.ts";
 import { type KeptPage, PageFolder } from "./page-folder.ts";
 
@@ -168,21 +167,9 @@ function respond(
   content: string | Buffer,
   name = "message.txt",
 ): void {
-  // A stage is a document without an origin: it may load scripts and fonts only where anybody may.
-  const shared = /\.(js|woff2?|ttf|otf)$/i.test(name) && { "access-control-allow-origin": "*" };
+  // A stage is a document without an origin: it may load fonts only where anybody may.
+  const shared = /\.(woff2?|ttf|otf)$/i.test(name) && { "access-control-allow-origin": "*" };
   response.writeHead(status, { ...headers, ...shared, "content-type": contentType(name) }).end(content);
-}
-
-/** The composer's own files, by their paths in it. */
-function builtApp(): Map<string, Buffer> {
-  const home = join(dirname(fileURLToPath(import.meta.resolve("@lumbit/composer/package.json"))), "dist");
-  const files = readdirSync(home, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile());
-  return new Map(
-    files.map(({ parentPath, name }) => {
-      const file = join(parentPath, name);
-      return [file.slice(home.length + 1).replaceAll("\\", "/"), readFileSync(file)];
-    }),
-  );
 }
 
 async function bodyOf(request: IncomingMessage, most: number, tooLarge: string): Promise<Buffer> {

@@ -2,6 +2,7 @@ import { formatFault } from "lumbit/document";
 import { Button, ToggleButton } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/store.ts";
+import { TakeAway } from "./take-away.tsx";
 import "./bar.css";
 
 const words = (saving: Saving): string =>
@@ -31,6 +32,7 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
         <ToggleButton isSelected={text} onChange={onText}>
           Text
         </ToggleButton>
+        <TakeAway />
         <Button isDisabled={!undo} onPress={composer.undo}>
           Undo{undo ? ` ${undo.name}` : ""}
         </Button>

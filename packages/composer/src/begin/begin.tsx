@@ -95,10 +95,29 @@ export function Begin({
           <Button onPress={() => void begin({ kind: "empty", title })}>An empty page</Button>
         </li>
         <li>
-          <Button onPress={() => void begin({ kind: "starter" })}>
-            A copy of the example, to look around in
-          </Button>
+          <Button onPress={() => void begin({ kind: "demo" })}>A copy of the demo, to look around in</Button>
         </li>
+        {beginning.opensFiles && (
+          <li>
+            <FileTrigger
+              allowsMultiple
+              acceptedFileTypes={[".zip"]}
+              onSelect={(files) => files && void begin({ kind: "files", files: [...files] })}
+            >
+              <Button>Open a zip that was taken away …</Button>
+            </FileTrigger>
+          </li>
+        )}
+        {beginning.opensFiles && (
+          <li>
+            <FileTrigger
+              acceptDirectory
+              onSelect={(files) => files && void begin({ kind: "files", files: [...files] })}
+            >
+              <Button>Open a folder …</Button>
+            </FileTrigger>
+          </li>
+        )}
         {beginning.pages.map((name) => (
           <li key={name}>
             <Button onPress={() => void begin({ kind: "page", name })}>Go on with {name}</Button>

@@ -18,18 +18,23 @@ export function connect(
   const tell = (message: ToStage) => port.postMessage(message);
   const { store } = composer;
   port.onmessage = ({ data }: MessageEvent<FromStage>) => {
-    if (data.kind === "scrolled") composer.goTo(data.to);
-    else if (data.kind === "at") on.scrolled(data.scroll);
+    if (data.kind === "scrolled") {
+      composer.did("play");
+      composer.goTo(data.to);
+    } else if (data.kind === "at") on.scrolled(data.scroll);
     else if (data.kind === "stands") on.stands(data);
     else tell({ kind: "scroll", to: store.getState().moment });
   };
   frame.contentWindow?.postMessage("composer", "*", [theirs]);
-  const { page, assets } = store.getState();
-  tell({ kind: "show", page, assets, still });
+  const show = () => {
+    const { page, assets, blobs } = store.getState();
+    tell({ kind: "show", page, assets, blobs, still });
+  };
+  show();
   const forget = [
     composer.onPatches((patches) => tell({ kind: "patch", patches })),
-    store.subscribe(({ moment, assets, page }, before) => {
-      if (assets !== before.assets) tell({ kind: "show", page, assets, still });
+    store.subscribe(({ moment, assets }, before) => {
+      if (assets !== before.assets) show();
       if (moment !== before.moment) tell({ kind: "scroll", to: moment });
     }),
     () => port.close(),

@@ -10,6 +10,7 @@ import {
   SliderTrack,
   ToggleButton,
 } from "react-aria-components";
+import { Hint } from "../hints/hint.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import { play } from "../state/play.ts";
 import { mostScreens, type Screen, screenNamed, usualScreens } from "./screens.ts";
@@ -42,6 +43,8 @@ export function Desk() {
           </Stage>
         ))}
       </div>
+      <Hint step="play">Scroll over a screen, or press Play: all screens show the same moment.</Hint>
+      <Hint step="place">Drag what you see to its place. Click again for what is behind it.</Hint>
       <div className="below">
         <Play />
         <Scrub />
@@ -165,7 +168,11 @@ function Play() {
   const composer = useComposer();
   const scene = useComposed(({ scene }) => scene);
   const [playing, setPlaying] = useState(false);
-  useEffect(() => (playing && scene ? play(composer) : undefined), [composer, playing, scene]);
+  useEffect(() => {
+    if (!playing || !scene) return;
+    composer.did("play");
+    return play(composer);
+  }, [composer, playing, scene]);
   return (
     <ToggleButton isSelected={playing} onChange={setPlaying}>
       {playing ? "Stop" : "Play"}

@@ -11,7 +11,11 @@ export interface Kept {
   version: string;
   /** Where the files are that it names. */
   assets: Assets;
+  /** Files that have no address that a stage could reach, by their paths. */
+  blobs?: Blobs;
 }
+
+export type Blobs = Readonly<Record<string, Blob>>;
 
 /** What came of saving: the new version, or what another program has written meanwhile. */
 export type Saved = { version: string } | { other: Kept };
@@ -23,19 +27,25 @@ export interface Added {
   picture?: Picture;
   /** The address of a font. */
   font?: string;
+  /** The file itself, where a stage cannot reach its address. */
+  blob?: Blob;
 }
 
 /** A home in which no page is open yet: what it is called, and the pages that are there. */
 export interface Beginning {
   folder: string;
   pages: readonly string[];
+  /** Whether a page can be brought here that was taken away elsewhere. */
+  opensFiles?: true;
 }
 
 /** How a page begins. */
 export type BeginWith =
   | { kind: "empty"; title: string }
-  | { kind: "starter" }
-  | { kind: "page"; name: string };
+  | { kind: "demo" }
+  | { kind: "page"; name: string }
+  /** A page that was taken away: a zip of it, or the files of its folder. */
+  | { kind: "files"; files: readonly File[] };
 
 /** Where a page is kept. */
 export interface Home {

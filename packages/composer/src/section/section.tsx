@@ -8,6 +8,7 @@ import { all, type Edit } from "../edit/edit.ts";
 import { layerOf } from "../edit/find.ts";
 import { move } from "../edit/place.ts";
 import { setSpeed } from "../edit/set-depth.ts";
+import { Hint } from "../hints/hint.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Composer } from "../state/store.ts";
 import { type Axis, bracketsOf, placeOf, rowsOf, speedAtPlace } from "./axis.ts";
@@ -72,6 +73,7 @@ export function Section() {
         composer.goOn(depthOf(moved), toSpeeds(composer, speeds, event.altKey));
       }}
     >
+      <Hint step="depth">Drag a card: to the right it lies deeper and moves less, to the left nearer.</Hint>
       <div className="axis" aria-hidden="true">
         <span style={{ left: 16, translate: "none" }}>reader</span>
         {marks.map(({ speed, words }) => (

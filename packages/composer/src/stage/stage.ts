@@ -1,6 +1,7 @@
 import { applyPatches, enablePatches } from "immer";
 import { type Assets, type MountedPage, mountPage } from "lumbit";
 import type { Page } from "lumbit/core";
+import type { Blobs } from "../home/home.ts";
 import type { FromStage, Moment, ToStage } from "./messages.ts";
 
 /*
@@ -20,7 +21,7 @@ addEventListener("message", ({ ports: [port] }) => {
   tell = (message) => port.postMessage(message);
   port.onmessage = ({ data }: MessageEvent<ToStage>) => {
     if (data.kind === "show") {
-      show(data.page, data.still, data.assets);
+      show(data.page, data.still, reached(data.assets, data.blobs));
       tell({ kind: "shown" });
     } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches), shown.still);
     else if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
@@ -50,6 +51,23 @@ function show(page: Page, still: boolean, assets?: Assets): void {
   }
   if (shown) shown.page = page;
   tellSoon();
+}
+
+/** Addresses of files that only the composer could reach. */
+const addresses = new Map<string, string>();
+
+/** Files with addresses that this frame can reach. */
+function reached(assets: Assets, blobs: Blobs): Assets {
+  for (const [path, blob] of Object.entries(blobs))
+    if (!addresses.has(path)) addresses.set(path, URL.createObjectURL(blob));
+  const { pictures, fonts } = assets;
+  return {
+    ...assets,
+    pictures: Object.fromEntries(
+      Object.entries(pictures).map(([path, one]) => [path, { ...one, url: addresses.get(path) ?? one.url }]),
+    ),
+    fonts: Object.fromEntries(Object.entries(fonts).map(([path, url]) => [path, addresses.get(path) ?? url])),
+  };
 }
 
 /** How long nothing has changed before it is told how the page stands, in ms: in the midst of a drag nobody asks. */

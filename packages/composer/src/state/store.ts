@@ -9,7 +9,8 @@ import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
 import { namesIn, sceneOf } from "../edit/find.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
-import type { Added, Home, Kept } from "../home/home.ts";
+import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
+import type { Added, Blobs, Home, Kept } from "../home/home.ts";
 import type { Moment, Stands } from "../stage/messages.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 
@@ -21,6 +22,8 @@ export interface State {
   /** The page on the stages: the last one without faults. */
   page: Page;
   assets: Assets;
+  /** Files that a stage cannot reach by their addresses, by their paths. */
+  blobs: Blobs;
   /** The page file. */
   text: string;
   faults: readonly Fault[];
@@ -38,6 +41,8 @@ export interface State {
   /** The layers of the scene that are selected, the last one last. */
   selected: readonly string[];
   moment: Moment;
+  /** The first steps that somebody has done here. */
+  done: readonly StepName[];
   /** The screens that the page is shown on, the large one first. */
   screens: readonly Screen[];
   /** How the page stands on the large stage, once it has told. */
@@ -71,7 +76,15 @@ export function createComposer(home: Home, kept: Kept) {
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
   const first = page?.scenes[0]?.name ?? "";
   const store = createStore<State>()(() => ({
-    ...{ name: kept.name, page: page ?? empty, assets: kept.assets, text: kept.text, faults, typed: [] },
+    ...{
+      name: kept.name,
+      page: page ?? empty,
+      assets: kept.assets,
+      blobs: kept.blobs ?? {},
+      text: kept.text,
+      faults,
+      typed: [],
+    },
     ...{
       history: keptHistory(kept.name, kept.text),
       saving: "saved",
@@ -79,7 +92,7 @@ export function createComposer(home: Home, kept: Kept) {
       selected: [],
       dragging: false,
     },
-    ...{ moment: { scene: first, share: 0.5 }, screens: keptScreens() },
+    ...{ moment: { scene: first, share: 0.5 }, screens: keptScreens(), done: keptSteps() },
   }));
   const { getState: get, setState: set } = store;
   const listeners = new Set<(patches: readonly Patch[]) => void>();
@@ -192,6 +205,8 @@ export function createComposer(home: Home, kept: Kept) {
         return;
       }
       const step: Step = { name, patches, inverse, text: replaced(before, text) };
+      const first = stepOf(name);
+      if (first) api.did(first);
       take(page, text, { past: [...get().history.past, step], future: [] });
     },
     /** Takes a text of the page file that was typed; of one that is not right only what is wrong with it. */
@@ -295,9 +310,20 @@ export function createComposer(home: Home, kept: Kept) {
       const more = { pictures: Object.fromEntries(pictures), fonts: Object.fromEntries(fonts) };
       set({
         assets: withAssets(get().assets, more),
+        blobs: {
+          ...get().blobs,
+          ...Object.fromEntries(added.flatMap(({ path, blob }) => (blob ? [[path, blob] as const] : []))),
+        },
         ...(refused.length > 0 && { notice: refused.join(" ") }),
       });
       return { added, refused };
+    },
+    /** One of the first steps is done, and told no more. */
+    did(step: StepName): void {
+      const { done } = get();
+      if (done.includes(step)) return;
+      set({ done: [...done, step] });
+      keepSteps(get().done);
     },
     /** Says something to the person, or nothing any more. */
     say: (notice: string | undefined) => set({ notice }),
