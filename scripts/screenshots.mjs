@@ -3,7 +3,6 @@ import { spawn, spawnSync } from "node:child_process";
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { pathToFileURL } from "node:url";
 import { chromium } from "playwright-core";
 import sharp from "sharp";
 import { build, preview as servePreview } from "vite";
@@ -94,7 +93,6 @@ await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
 await sheet(await demoScene("five", [0.55, 1.1, 1.75]), 800, "reel");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
-await sheet(await demoScene("specimen", [0.5, 0.5], [undefined, [1060, 200]]), 800, "specimen");
 await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
 await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
 
@@ -156,16 +154,6 @@ await terminal("lumbit check page.json", lumbit("check", join(faulty, "page.json
 
 const starter = join(folder, "starter");
 lumbit("new", starter);
-lumbit("build", join(starter, "page.json"), "-o", join(starter, "site"));
-await sheet(
-  await shots(pathToFileURL(join(starter, "site/index.html")).href, {
-    width: 1280,
-    height: 800,
-    at: [0, 300],
-  }),
-  800,
-  "starter",
-);
 
 /** Starts a command that serves, and gives its address and what ends it. */
 async function served(...args) {
@@ -181,16 +169,32 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const composed = join(folder, "composed");
 cpSync(join(root, "examples/tidehouse"), composed, { recursive: true });
 const composer = await served("compose", join(composed, "page.json"), "--no-open");
+// As it is for somebody who has taken the first steps.
+await page.addInitScript(() => localStorage.setItem("lumbit-hints", '["play", "depth", "place"]'));
 await page.goto(composer.url);
-const card = await page.getByRole("option", { name: /^mid-kelp/ }).boundingBox();
+await page.getByRole("option", { name: /^title/ }).click();
 // Scenes come in at once, cues in their own time.
-await page.waitForTimeout(2500);
-await page.mouse.move(card.x + 44, card.y + 20);
+await page.waitForTimeout(3000);
+const stage = await page.getByRole("group", { name: /^Layers on the laptop/ }).boundingBox();
+await page.mouse.move(stage.x + stage.width * 0.5, stage.y + stage.height * 0.36);
 await page.mouse.down();
-await page.mouse.move(card.x - 60, card.y + 20, { steps: 8 });
-await page.waitForTimeout(500);
+await page.mouse.move(stage.x + stage.width * 0.5, stage.y + stage.height * 0.46, { steps: 8 });
+await page.waitForTimeout(800);
 await page.screenshot({ path: target("composer") });
+await page.mouse.up();
 composer.end();
+
+const beginning = join(folder, "low-water");
+mkdirSync(beginning);
+const begin = await served("compose", beginning, "--no-open");
+await page.goto(begin.url);
+const chooser = page.waitForEvent("filechooser");
+await page.getByRole("button", { name: /^Choose pictures/ }).click();
+const art = ["open-water", "far-reef", "far-kelp", "school", "sea-floor"];
+await (await chooser).setFiles(art.map((name) => join(root, "examples/tidehouse/art", `${name}.webp`)));
+await page.waitForTimeout(1000);
+await page.screenshot({ path: target("begin") });
+begin.end();
 
 const spoiled = join(folder, "spoiled");
 cpSync(starter, spoiled, { recursive: true });

@@ -63,7 +63,9 @@ export async function startComposer(target: string, port: number): Promise<Serve
     const url = new URL(request.url ?? "/", "http://127.0.0.1");
     if (!isOwn(request)) return respond(response, 403, "only the composer's own page may ask");
     const path = decoded(url.pathname).slice(1);
-    if (path === "") return respondApp(response, String(app.get("index.html")));
+    const { host = "" } = request.headers;
+    response.setHeader("content-security-policy", policyOf(host));
+    if (path === "") return respondApp(response, host, String(app.get("index.html")));
     if (path === "favicon.ico") return void response.writeHead(204, headers).end();
     const built = app.get(path);
     if (built) return respond(response, 200, built, path);
@@ -138,25 +140,27 @@ function isOwn({ headers: { host = "", origin } }: IncomingMessage): boolean {
   return origin === undefined || origin === "null" || origin === `http://${host}`;
 }
 
+/** What the app and its stages may load. To a stage, which has no origin of its own, WebKit takes nothing for `'self'`. */
+const policyOf = (host: string, nonce?: string): string => {
+  const own = `'self' http://${host}`;
+  const style = nonce ? `'self' 'nonce-${nonce}'` : "'self'";
+  return `default-src 'none'; img-src ${own} blob:; style-src ${style}; font-src ${own}; script-src ${own}; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'`;
+};
+
 const headers = {
   "cache-control": "no-store",
-  "content-security-policy":
-    "default-src 'none'; img-src 'self' blob:; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'",
   "x-content-type-options": "nosniff",
   "referrer-policy": "no-referrer",
 };
 
 /** The app's own document. Its component set writes a style element, for which it finds a nonce here. */
-function respondApp(response: ServerResponse, html: string): void {
+function respondApp(response: ServerResponse, host: string, html: string): void {
   const nonce = randomBytes(16).toString("base64");
   response
     .writeHead(200, {
       ...headers,
       "content-type": contentType("index.html"),
-      "content-security-policy": headers["content-security-policy"].replace(
-        "style-src 'self'",
-        `style-src 'self' 'nonce-${nonce}'`,
-      ),
+      "content-security-policy": policyOf(host, nonce),
     })
     .end(html.replace('property="csp-nonce"', `property="csp-nonce" nonce="${nonce}"`));
 }

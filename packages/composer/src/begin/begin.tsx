@@ -39,7 +39,10 @@ export function Begin({
       const composer = compose(await home.begin(how));
       if (files.length > 0) await composeFirst(composer, files);
     } catch (error) {
-      setProblem((error as Error).message);
+      // Browsers that refuse to keep anything say nothing of why.
+      setProblem(
+        (error as Error | null)?.message ?? "This browser keeps nothing: is its storage switched off?",
+      );
     }
   };
   const title = beginning.folder.replace(/[-_]+/g, " ").replace(/^./, (letter) => letter.toUpperCase());

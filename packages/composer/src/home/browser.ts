@@ -10,6 +10,18 @@ interface Text {
   version: string;
 }
 
+/** A file as it is kept: some browsers keep no blobs in windows that leave nothing behind. */
+interface KeptFile {
+  type: string;
+  bytes: ArrayBuffer;
+}
+type KeptFiles = Readonly<Record<string, KeptFile>>;
+
+const keptFile = async (blob: Blob): Promise<KeptFile> => ({
+  type: blob.type,
+  bytes: await blob.arrayBuffer(),
+});
+
 const textKey = (name: string) => `text ${name}`;
 const filesKey = (name: string) => `files ${name}`;
 
@@ -24,10 +36,7 @@ export function browserHome(): Home {
     (await keys<string>()).flatMap((key) => (key.startsWith("text ") ? [key.slice("text ".length)] : []));
 
   async function read(page: string): Promise<Kept> {
-    const [kept, files] = await Promise.all([
-      get<Text>(textKey(page)),
-      get<Record<string, Blob>>(filesKey(page)),
-    ]);
+    const [kept, files] = await Promise.all([get<Text>(textKey(page)), get<KeptFiles>(filesKey(page))]);
     if (!kept) throw new Error(`there is no page "${page}" in this browser any more`);
     name = page;
     return { ...kept, name: page, ...(await assetsOf(files ?? {})) };
@@ -35,7 +44,8 @@ export function browserHome(): Home {
   /** Keeps a page under a name that is free, and opens it. */
   async function make(stem: string, { text, files }: PageFiles): Promise<Kept> {
     const page = freeName(stem, await names());
-    await set(filesKey(page), files);
+    const kept = Object.entries(files).map(async ([path, blob]) => [path, await keptFile(blob)] as const);
+    await set(filesKey(page), Object.fromEntries(await Promise.all(kept)));
     await set(textKey(page), { text, version: crypto.randomUUID() } satisfies Text);
     return read(page);
   }
@@ -69,9 +79,10 @@ export function browserHome(): Home {
       if (!isFont && !size)
         throw new Error(`"${file.name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file`);
       let path = "";
-      await update<Record<string, Blob>>(filesKey(String(name)), (files = {}) => {
+      const kept = await keptFile(file);
+      await update<KeptFiles>(filesKey(String(name)), (files = {}) => {
         path = freePath(isFont ? "fonts" : "art", file.name, files);
-        return { ...files, [path]: file };
+        return { ...files, [path]: kept };
       });
       const url = URL.createObjectURL(file);
       return size ? { path, picture: { url, ...size }, blob: file } : { path, font: url, blob: file };
@@ -88,7 +99,10 @@ export function browserHome(): Home {
 }
 
 /** Where files of the storage are for this window, and the files themselves for its stages. */
-async function assetsOf(files: Readonly<Record<string, Blob>>): Promise<Pick<Kept, "assets" | "blobs">> {
+async function assetsOf(kept: KeptFiles): Promise<Pick<Kept, "assets" | "blobs">> {
+  const files = Object.fromEntries(
+    Object.entries(kept).map(([path, { type, bytes }]) => [path, new Blob([bytes], { type })]),
+  );
   const pictures: Record<string, Assets["pictures"][string]> = {};
   const fonts: Record<string, string> = {};
   await Promise.all(
@@ -118,7 +132,7 @@ async function pictureSize(blob: Blob): Promise<{ width: number; height: number 
   }
 }
 
-function freePath(folder: string, file: string, taken: Readonly<Record<string, Blob>>): string {
+function freePath(folder: string, file: string, taken: KeptFiles): string {
   const [, stem = "file", ending = ""] = /^(.*?)(\.\w+)?$/.exec(file) ?? [];
   const clean =
     stem

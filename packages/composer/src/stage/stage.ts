@@ -27,7 +27,7 @@ addEventListener("message", ({ ports: [port] }) => {
     else if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
     else if (data.kind === "scroll") {
       // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
-      if (!next) requestAnimationFrame(scrollToNext);
+      if (!next) inFrame(scrollToNext);
       next = data.to;
     }
   };
@@ -70,6 +70,19 @@ function reached(assets: Assets, blobs: Blobs): Assets {
   };
 }
 
+/** Does something in the next frame; where frames are held back, because nobody sees them, a little later. */
+function inFrame(action: () => void): void {
+  let late: ReturnType<typeof setTimeout>;
+  const frame = requestAnimationFrame(() => {
+    clearTimeout(late);
+    action();
+  });
+  late = setTimeout(() => {
+    cancelAnimationFrame(frame);
+    action();
+  }, 250);
+}
+
 /** How long nothing has changed before it is told how the page stands, in ms: in the midst of a drag nobody asks. */
 const rest = 60;
 let waiting: ReturnType<typeof setTimeout> | undefined;
@@ -79,7 +92,7 @@ function tellSoon(): void {
   // Behind a frame all is laid out, and asking costs nothing.
   waiting = setTimeout(
     () =>
-      requestAnimationFrame(() =>
+      inFrame(() =>
         setTimeout(() => shown && tell({ kind: "stands", layout: shown.live.layout(), scroll: scrollY })),
       ),
     rest,

@@ -1,0 +1,98 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { root, temporaryFolder } from "../../../test/command.ts";
+import { type Engine, engineOf } from "../../../test/engines.ts";
+import { serveFolder } from "../../../test/serve.ts";
+import { startComposer } from "../../cli/src/compose/compose.ts";
+import { demo } from "./compose.ts";
+
+/** The main path in the other engines, by keys: a layer is chosen, brought nearer, moved on a stage, and all undone. */
+const helpers = `
+const until = async (found, what) => {
+  for (let tries = 0; tries < 300; tries++) {
+    const value = found();
+    if (value) return value;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error(what + " did not come");
+};
+const card = () => document.querySelector('[role="option"][data-key="school"]');
+const press = (element, key, more = {}) =>
+  element.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true, ...more }));
+const button = (start) => [...document.querySelectorAll("button")].find(({ textContent }) => textContent.startsWith(start));
+const saved = () => until(() => document.querySelector("[role=status]").textContent === "saved", "saving");
+`;
+
+async function compose(engine: Engine, between: (depth: number) => void): Promise<void> {
+  const label = await engine.run<string>(`${helpers}
+    (await until(card, "the section")).click();
+    // What is selected is outlined as soon as a stage has said how the page stands on it.
+    await until(() => document.querySelector(".large .outline"), "the stage");
+    press(card(), "ArrowLeft", { shiftKey: true });
+    await until(() => button("Undo school: depth"), "the depth");
+    await saved();
+    return card().getAttribute("aria-label");
+  `);
+  const [, depth] = /^school, ([\d.]+) deep$/.exec(label) ?? [];
+  expect(Number(depth), label).toBeLessThan(2.6);
+  between(Number(depth));
+  const moved = await engine.run<number>(`${helpers}
+    const outline = () => Number.parseFloat(document.querySelector(".large .outline").style.top);
+    await new Promise((done) => setTimeout(done, 1000));
+    const from = outline();
+    press(document.querySelector(".large .overlay"), "ArrowDown", { shiftKey: true });
+    await until(() => button("Undo school: place"), "the place");
+    await saved();
+    await until(() => outline() !== from, "the outline");
+    const scale = document.querySelector(".large .screen").clientWidth / 1280;
+    return (outline() - from) / scale;
+  `);
+  expect(moved).toBeCloseTo(10, 0);
+  const again = await engine.run<string>(`${helpers}
+    press(document.body, "z", { ctrlKey: true });
+    press(document.body, "z", { ctrlKey: true });
+    await until(() => card().getAttribute("aria-label") === "school, 2.60 deep", "the first depth");
+    await saved();
+    return card().getAttribute("aria-label");
+  `);
+  expect(again).toBe("school, 2.60 deep");
+}
+
+test("a page of a folder is composed in Firefox", async () => {
+  const file = demo(temporaryFolder());
+  const before = readFileSync(file, "utf8");
+  const served = await startComposer(file, 0);
+  const engine = await engineOf("firefox");
+  try {
+    await engine.resize(1280, 800);
+    await engine.open(served.url);
+    await compose(engine, (depth) => {
+      const [scene] = JSON.parse(readFileSync(file, "utf8")).scenes;
+      expect(scene.layers.find(({ name }: { name: string }) => name === "school").depth).toBe(depth);
+    });
+    await expect.poll(() => readFileSync(file, "utf8"), { timeout: 10_000 }).toBe(before);
+  } finally {
+    await engine.open("about:blank");
+    await served.close();
+  }
+});
+
+test("a page in the browser's own storage is composed in WebKit", async () => {
+  // The engine's driver evaluates what the test says; to a stage nothing is the engine's own.
+  const policy = "default-src http: 'unsafe-inline' 'unsafe-eval' blob:";
+  const served = await serveFolder(join(root, "packages/composer/dist"), policy);
+  const engine = await engineOf("webkit");
+  try {
+    await engine.open(`${served.origin}/`);
+    await engine.resize(1280, 800);
+    // What nobody sees is held back, and never told of its size.
+    await engine.run("parent.document.querySelector('iframe').style.visibility = 'visible'");
+    await engine.run(
+      `${helpers} (await until(() => button("A copy of the demo"), "the beginning")).click();`,
+    );
+    await compose(engine, () => {});
+  } finally {
+    served.close();
+  }
+});
