@@ -60,6 +60,19 @@ test("an empty page is a file that a person could have written", async () => {
   const made = JSON.parse(readFileSync(composer.file, "utf8")) as PageFile;
   expect(made).toMatchObject({ format: "lumbit/1", lang: "en", scenes: [{ name: "first", layers: [] }] });
   expect(await page.getByText("No layers yet").count()).toBe(1);
+  // Words and shapes come into the middle of what is shown.
+  await page.waitForTimeout(500);
+  for (const what of ["Words", "An ellipse"]) {
+    await page.getByRole("button", { name: "Add a layer" }).click();
+    await page.getByRole("menuitem", { name: what }).click();
+  }
+  await poll(() => layers().map(({ name, as, shape }) => [name, as ?? shape].join())).toEqual([
+    "words,h1",
+    "ellipse,ellipse",
+  ]);
+  const stage = await composer.large().boundingBox();
+  const ellipse = await composer.boxOn(0, "ellipse");
+  expect(ellipse.y + ellipse.height / 2).toBeCloseTo((stage?.y ?? 0) + (stage?.height ?? 0) / 2, 0);
 });
 
 test("the demo is copied", async () => {

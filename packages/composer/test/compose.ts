@@ -28,6 +28,8 @@ export interface Window {
   /** The box of a layer on a stage, in px of the composer's window. */
   boxOn(stage: number, layer: string): Promise<{ x: number; y: number; width: number; height: number }>;
   saved(): Promise<void>;
+  /** Ends the server. */
+  stop(): Promise<void>;
 }
 
 /** Gives each test of a file a window of its own, on a copy of the demo or on what `prepare` makes. */
@@ -82,6 +84,7 @@ export function composed(
       ...{ width: box.width * scale, height: box.height * scale },
     };
   };
+  window.stop = () => served.close();
   window.saved = () =>
     poll(() => window.page.getByRole("status").textContent()).toBe("saved") as unknown as Promise<void>;
   return window;

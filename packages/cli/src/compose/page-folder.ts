@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
+import { readPage } from "lumbit/document";
 import { Font } from "../font.ts";
 import { pictureSize } from "../picture-size.ts";
 import { Problem } from "../problem.ts";
@@ -14,6 +15,8 @@ export interface KeptPage {
   text: string;
   version: string;
   assets: Assets;
+  /** What is wrong with files that it names. */
+  missing: string[];
 }
 
 /** A file that was copied into the folder: a picture, or a font. */
@@ -47,7 +50,7 @@ export class PageFolder {
    * @throws Problem when the page file cannot be read
    */
   async open(address: string): Promise<KeptPage> {
-    const { pictures, fonts, files } = await readProject(this.#file);
+    const { pictures, fonts, files, faults } = await readProject(this.#file);
     this.files = files;
     // Files that were added stay, though the page may not name them just now: undone is not gone.
     this.#assets = new Map([
@@ -56,10 +59,13 @@ export class PageFolder {
     ]);
     const text = await readFile(this.#file, "utf8");
     const url = (path: string) => urlIn(address, path);
+    // Of a page that reads, what is wrong is with its files.
+    const missing = readPage(text, this.#file).page ? faults.map(({ message }) => message) : [];
     return {
       name: basename(this.#file),
       text,
       version: versionOf(text),
+      missing,
       assets: {
         pictures: Object.fromEntries(
           pictures.map(({ path, width, height }) => [path, { url: url(path), width, height }]),

@@ -17,7 +17,7 @@ const words = (saving: Saving): string =>
 /** The page's name, whether it is saved, and the way back. */
 export function Bar({ text, onText }: { text: boolean; onText(open: boolean): void }) {
   const composer = useComposer();
-  const { name, saving, history, faults, typed, other, notice } = useComposed((state) => state);
+  const { name, saving, history, faults, typed, missing, other, notice } = useComposed((state) => state);
   const [undo, redo] = [history.past.at(-1), history.future.at(-1)];
   return (
     <header className="bar">
@@ -44,6 +44,11 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
         <p className="problem" role="alert">
           The page file has {faults.length === 1 ? "a fault" : `${faults.length} faults`}; the last good page
           stays. {faults[0] && formatFault(faults[0])}
+        </p>
+      )}
+      {missing.length > 0 && (
+        <p className="problem" role="alert">
+          {missing.join(" ")}
         </p>
       )}
       {notice && (

@@ -1,4 +1,4 @@
-import type { AnyLayer } from "lumbit/core";
+import { type AnyLayer, allLayers } from "lumbit/core";
 import { displaced } from "../desk/displaced.ts";
 import { sceneBox } from "../desk/shown.ts";
 import { nameFrom, sceneOf } from "../edit/find.ts";
@@ -48,12 +48,50 @@ export async function addPictures(composer: Composer, files: readonly File[], fa
   );
 }
 
-/** Puts pictures from the clipboard into the middle of what the large stage shows. */
-export async function pastePictures(composer: Composer, files: readonly File[]): Promise<void> {
+/** The middle of what the large stage shows. */
+function middleOf(composer: Composer): Fallen | undefined {
   const { stands, scene } = composer.store.getState();
-  if (!stands) return;
-  const { width, height } = stands.layout.viewport;
-  await addPictures(composer, files, { scene, stands, at: { x: width / 2, y: height / 2 } });
+  const { width, height } = stands?.layout.viewport ?? { width: 0, height: 0 };
+  return stands && { scene, stands, at: { x: width / 2, y: height / 2 } };
+}
+
+/** Puts pictures into the middle of what the large stage shows. */
+export async function pastePictures(composer: Composer, files: readonly File[]): Promise<void> {
+  const middle = middleOf(composer);
+  if (middle) await addPictures(composer, files, middle);
+}
+
+/** Puts words or a shape into the middle of what the large stage shows. */
+export function addNew(composer: Composer, what: "words" | "rectangle" | "ellipse"): void {
+  const middle = middleOf(composer);
+  if (!middle) return;
+  const { page } = composer.store.getState();
+  const { scene, at, stands } = middle;
+  const box = sceneBox(stands.layout, scene, stands.scroll);
+  if (!box) return;
+  const motion = { depth: usualDepth };
+  const away = displaced(stands.layout, scene, stands.scroll, { name: "new", ...motion } as AnyLayer);
+  const y = at.y - box.top - away.y;
+  const isFirst = !page.scenes.some(({ layers }) => allLayers(layers).some(({ as }) => as === "h1"));
+  const layer =
+    what === "words"
+      ? {
+          ...{ text: "Words", as: isFirst ? "h1" : "p", fontSize: { min: "32px", max: "88px" } },
+          place: { center: "x", top: percentOf(y - 50, box.height) },
+        }
+      : {
+          ...{ shape: what, background: "#8d99a0" },
+          place: {
+            center: "x",
+            top: percentOf(y - 0.1 * box.width, box.height),
+            width: "20%",
+            height: "20vw",
+          },
+        };
+  const [added] = named(page, scene, [{ name: what, ...motion, ...layer } as unknown as AnyLayer]);
+  if (!added) return;
+  composer.edit(`${added.name}: new`, addLayers(scene, [added]));
+  composer.select([added.name], scene);
 }
 
 /** A picture as a layer that decorates, named after its file. */
@@ -73,10 +111,11 @@ function placeOf({ picture }: Added, { scene, at, stands }: Fallen, motion: obje
   const height = ((width / 100) * box.width * picture.height) / picture.width;
   const away = displaced(layout, scene, scroll, { name: "new", ...motion } as AnyLayer);
   const middle = { x: at.x - box.left - away.x, y: at.y - box.top - away.y };
-  const percent = (px: number, of: number) => `${Number(((100 * px) / of).toFixed(2))}%`;
   return {
-    left: percent(middle.x + 24 * index - (width / 200) * box.width, box.width),
-    top: percent(middle.y + 24 * index - height / 2, box.height),
+    left: percentOf(middle.x + 24 * index - (width / 200) * box.width, box.width),
+    top: percentOf(middle.y + 24 * index - height / 2, box.height),
     width: `${Number(width.toFixed(2))}%`,
   };
 }
+
+const percentOf = (px: number, of: number) => `${Number(((100 * px) / of).toFixed(2))}%`;

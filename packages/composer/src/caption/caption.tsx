@@ -103,7 +103,16 @@ function LayerCaption({ scene, layer: name }: { scene: string; layer: string }) 
       <Sentences owner={owner} of="layer" settings={motion} always />
       <Sentences owner={owner} of="layer" part="place" settings={place} />
       <Sentences owner={owner} of="layer" settings={settings} more={{ ...place, ...settings }} />
-      {isGroup(layer) && <p className="quiet">In it: {layer.layers.map(({ name }) => name).join(", ")}.</p>}
+      {isGroup(layer) && (
+        <p>
+          In it are
+          {layer.layers.map(({ name }) => (
+            <Button key={name} className="plain" onPress={() => composer.select([name])}>
+              {name}
+            </Button>
+          ))}
+        </p>
+      )}
     </>
   );
 }
@@ -144,7 +153,8 @@ function SceneCaption({ scene }: { scene: string }) {
         }}
       />
       <p>
-        <b>{scene}</b> is a scene of {count === 1 ? "one layer" : `${count} layers`}.
+        <b>{scene}</b> is a scene{" "}
+        {count === 0 ? "without layers yet" : `of ${count === 1 ? "one layer" : `${count} layers`}`}.
       </p>
       <Sentences
         owner={{ scene }}

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   Button,
   Menu,
@@ -10,6 +10,7 @@ import {
   SliderTrack,
   ToggleButton,
 } from "react-aria-components";
+import { addNew, pastePictures } from "../begin/add-pictures.ts";
 import { Hint } from "../hints/hint.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import { play } from "../state/play.ts";
@@ -48,6 +49,7 @@ export function Desk() {
       <div className="below">
         <Play />
         <Scrub />
+        <Add />
         <MenuTrigger>
           <Button>Large stage {zoom?.words}</Button>
           <Popover>
@@ -106,6 +108,46 @@ function ScreenMenu({ screen, index }: { screen: Screen; index: number }) {
         </Menu>
       </Popover>
     </MenuTrigger>
+  );
+}
+
+/** What comes into the scene: pictures from files, words, shapes. */
+function Add() {
+  const composer = useComposer();
+  const chosen = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={chosen}
+        type="file"
+        accept="image/*"
+        multiple
+        hidden
+        aria-label="Pictures"
+        onChange={({ target }) => {
+          void pastePictures(composer, [...(target.files ?? [])]);
+          target.value = "";
+        }}
+      />
+      <MenuTrigger>
+        <Button>Add a layer</Button>
+        <Popover>
+          <Menu
+            aria-label="New layers"
+            onAction={(what) =>
+              what === "pictures"
+                ? chosen.current?.click()
+                : addNew(composer, what as "words" | "rectangle" | "ellipse")
+            }
+          >
+            <MenuItem id="pictures">Pictures …</MenuItem>
+            <MenuItem id="words">Words</MenuItem>
+            <MenuItem id="rectangle">A rectangle</MenuItem>
+            <MenuItem id="ellipse">An ellipse</MenuItem>
+          </Menu>
+        </Popover>
+      </MenuTrigger>
+    </>
   );
 }
 

@@ -7,7 +7,8 @@ import "./hint.css";
 export function Hint({ step, children }: { step: StepName; children: React.ReactNode }) {
   const composer = useComposer();
   const next = useComposed(({ done }) => steps.find((one) => !done.includes(one)));
-  if (next !== step) return null;
+  const nothing = useComposed(({ page }) => page.scenes.every(({ layers }) => layers.length === 0));
+  if (next !== step || nothing) return null;
   return (
     <p className="hint" data-step={step}>
       {children}

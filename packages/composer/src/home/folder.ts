@@ -9,6 +9,8 @@ export function folderHome(token: string): Home {
       ...(body !== undefined && { body }),
     });
   const answer = async <T>(response: Response): Promise<T> => {
+    if (response.status === 401)
+      throw new Error("lumbit compose was started anew; open the address that it prints, where this goes on");
     if (!response.ok) throw new Error(await response.text());
     return response.json();
   };

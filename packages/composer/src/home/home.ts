@@ -11,6 +11,8 @@ export interface Kept {
   version: string;
   /** Where the files are that it names. */
   assets: Assets;
+  /** What is wrong with files that it names, in words. */
+  missing?: readonly string[];
   /** Files that have no address that a stage could reach, by their paths. */
   blobs?: Blobs;
 }

@@ -106,7 +106,9 @@ export function Section() {
         items={layers.map((layer, index) => ({ id: layer.name, layer, index }))}
         dependencies={[places, axis, pictures]}
         style={{ height: high * (card.height + card.space) }}
-        renderEmptyState={() => <p className="quiet nothing">No layers yet. Drop pictures on a stage.</p>}
+        renderEmptyState={() => (
+          <p className="quiet nothing">No layers yet. Drop pictures on a stage, or add one.</p>
+        )}
       >
         {({ layer, index }) => (
           <ListBoxItem

@@ -20,24 +20,32 @@ export const noHistory: History = { past: [], future: [] };
 
 const place = (file: string) => `lumbit-history ${file}`;
 
+/** What is kept of a page: its history, the text that it belongs to, and what was written of that when it was kept. */
+interface KeptHistory {
+  text: string;
+  written: string;
+  history: History;
+}
+
 /** Keeps the history of a page in the browser's storage, with the text that it belongs to; where that is full, without. */
-export function keepHistory(file: string, text: string, history: History): void {
+export function keepHistory(file: string, kept: KeptHistory): void {
   try {
-    localStorage.setItem(place(file), JSON.stringify({ text, history }));
+    localStorage.setItem(place(file), JSON.stringify(kept));
   } catch {
     localStorage.removeItem(place(file));
   }
 }
 
-/** The history that was kept of a page, while its text is still the same. */
-export function keptHistory(file: string, text: string): History {
+/**
+ * The text of a page with the history that was kept of it: what is there, or what was done since and could not be
+ * written, if nobody else has written anything in the meantime.
+ */
+export function keptHistory(file: string, there: string): { text: string; history: History } {
+  const none = { text: there, history: noHistory };
   try {
-    const kept = JSON.parse(localStorage.getItem(place(file)) ?? "null") as {
-      text: string;
-      history: History;
-    } | null;
-    return kept?.text === text ? kept.history : noHistory;
+    const kept = JSON.parse(localStorage.getItem(place(file)) ?? "null") as KeptHistory | null;
+    return kept && (kept.text === there || kept.written === there) ? kept : none;
   } catch {
-    return noHistory;
+    return none;
   }
 }

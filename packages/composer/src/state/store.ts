@@ -31,6 +31,8 @@ export interface State {
   typed: readonly Fault[];
   history: History;
   saving: Saving;
+  /** What is wrong with files that the page names. */
+  missing: readonly string[];
   /** What the person is to know, until they have read it. */
   notice?: string | undefined;
   /** Whether a hand is on something: what is shown is not in the text yet. */
@@ -72,7 +74,8 @@ const keysRest = 600;
  * stages follow by what changed and not by the page.
  */
 export function createComposer(home: Home, kept: Kept) {
-  const { page, faults } = readPage(kept.text, kept.name);
+  const { text, history } = keptHistory(kept.name, kept.text);
+  const { page, faults } = readPage(text, kept.name);
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
   const first = page?.scenes[0]?.name ?? "";
   const store = createStore<State>()(() => ({
@@ -81,12 +84,13 @@ export function createComposer(home: Home, kept: Kept) {
       page: page ?? empty,
       assets: kept.assets,
       blobs: kept.blobs ?? {},
-      text: kept.text,
+      text,
       faults,
       typed: [],
+      missing: kept.missing ?? [],
     },
     ...{
-      history: keptHistory(kept.name, kept.text),
+      history,
       saving: "saved",
       scene: first,
       selected: [],
@@ -140,7 +144,7 @@ export function createComposer(home: Home, kept: Kept) {
   /** Makes a page and its text those of a step, and saves. */
   function take(page: Page, text: string, history: History): void {
     set({ page, text, history, faults: [], typed: [], ...still(page) });
-    keepHistory(get().name, text, history);
+    keepHistory(get().name, { text, written, history });
     void save();
   }
 
@@ -259,7 +263,7 @@ export function createComposer(home: Home, kept: Kept) {
         version = other.version;
         written = other.text;
         const assets = withAssets(get().assets, other.assets);
-        if (assets !== get().assets) set({ assets });
+        set({ missing: other.missing ?? [], ...(assets !== get().assets && { assets }) });
         void save();
       } else if (get().text !== written) set({ other });
       else takeOver(other);
@@ -328,6 +332,8 @@ export function createComposer(home: Home, kept: Kept) {
     /** Says something to the person, or nothing any more. */
     say: (notice: string | undefined) => set({ notice }),
   };
+  // What could not be written the last time is.
+  if (text !== kept.text) void save();
   return api;
 
   /** The scene and the layers that one is at, as far as a page has them. */
@@ -366,7 +372,7 @@ export function createComposer(home: Home, kept: Kept) {
       ...still(next),
       saving: "saved",
     });
-    keepHistory(before.name, other.text, history);
+    keepHistory(before.name, { text: other.text, written: other.text, history });
     tell(patches);
   }
 }

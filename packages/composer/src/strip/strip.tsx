@@ -27,19 +27,25 @@ export function Strip() {
   const scene = useComposed(({ scene }) => scene);
   const stands = useComposed(({ stands }) => stands);
   const strip = useRef<HTMLElement>(null);
-  const [height, setRoom] = useState(0);
+  const [room, setRoom] = useState({ width: 0, height: 0 });
   useEffect(() => {
     const element = strip.current;
     if (!element) return;
-    const sizes = new ResizeObserver(() => setRoom(element.clientHeight));
+    const sizes = new ResizeObserver(() =>
+      setRoom({ width: element.clientWidth - 16, height: element.clientHeight }),
+    );
     sizes.observe(element);
     return () => sizes.disconnect();
   }, []);
   const layouts = new Map((stands?.layout.scenes ?? []).map((one) => [one.name, one]));
   const whole = (one: SceneLayout) => one.height + one.passage.hold;
   const lowest = Math.min(...[...layouts.values()].map(whole));
+  // In true proportion, or as much lower as the whole page has room for.
   const scale = stands
-    ? Math.max((height - 52) / stands.layout.scrollHeight, Number.isFinite(lowest) ? least / lowest : 0)
+    ? Math.max(
+        Math.min((room.height - 52) / stands.layout.scrollHeight, room.width / stands.layout.viewport.width),
+        Number.isFinite(lowest) ? least / lowest : 0,
+      )
     : 0;
 
   const { dragAndDropHooks } = useDragAndDrop({

@@ -76,6 +76,8 @@ export default function TextDrawer() {
       }),
     });
     view.current = editor;
+    // What is scrolled can be reached without a pointer.
+    editor.scrollDOM.tabIndex = 0;
     const [fault] = faults;
     if (fault) {
       const at = editor.state.doc.line(Math.min(fault.line, editor.state.doc.lines)).from + fault.column - 1;
