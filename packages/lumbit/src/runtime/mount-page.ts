@@ -141,7 +141,7 @@ interface Shown {
 
 /** Brings the elements of a page up to date: whether any had to be built. */
 function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driver: string): boolean {
-  const look = page.page ?? {};
+  const look = page.page ?? noLook;
   const anew = !hasAll(assets, before.assets);
   const elements = new Map(
     [...main.children].map((element) => [element.getAttribute("data-lumbit-scene") ?? "", element]),
@@ -159,7 +159,7 @@ function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driv
   for (const scene of page.scenes) {
     const known = before.page.scenes.find(({ name }) => name === scene.name);
     const element = elements.get(scene.name);
-    const kept = !anew && known && element && isStagedAlike(known, before.page.page ?? {}, scene, look);
+    const kept = !anew && known && element && isStagedAlike(known, before.page.page ?? noLook, scene, look);
     if (!kept) children.push(build(sceneElement(scene, look, false, assets)));
     else {
       children.push(element);
@@ -209,6 +209,9 @@ function isStagedAlike(before: Scene, lookBefore: PageLook, after: Scene, lookAf
   return isAlike(frame(before, lookBefore, before), frame(after, lookAfter, after));
 }
 
+/** The look of a page that says nothing of it: always the same object, so that nothing seems to have changed. */
+const noLook: PageLook = {};
+
 const isAlike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
@@ -218,7 +221,7 @@ function stylesOf(
   orders: KeptOrders,
   withEms: (scene: Scene, assets: Assets) => Assets,
 ): KeptStyle[] {
-  const look = page.page ?? {};
+  const look = page.page ?? noLook;
   const none = () => [];
   return [
     { key: "", from: [look], keyframes: none, rules: () => pageRules(look) },
