@@ -1,3 +1,4 @@
+import { extname } from "node:path";
 import type { Size } from "lumbit/core";
 import sharp from "sharp";
 
@@ -19,3 +20,7 @@ export async function pictureSize(bytes: Buffer): Promise<(Size & { extension: s
     return undefined;
   }
 }
+
+/** What is wrong with a file that is no picture. */
+export const noPicture = (path: string): string =>
+  `"${path}" is no picture; name a WebP, AVIF, PNG, JPEG, GIF or SVG file${extname(path) ? "" : " with its extension"}`;

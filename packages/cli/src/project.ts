@@ -1,5 +1,5 @@
-import { readFile, realpath, stat } from "node:fs/promises";
-import { basename, dirname, extname, resolve, sep } from "node:path";
+import { readFile, stat } from "node:fs/promises";
+import { basename, dirname, resolve } from "node:path";
 import type { AnyLayer, Page, Size } from "lumbit/core";
 import {
   type Fault,
@@ -12,9 +12,10 @@ import {
 } from "lumbit/document";
 import { isGroup, isText } from "lumbit/internal";
 import { Font } from "./font.ts";
-import { pictureSize } from "./picture-size.ts";
+import { noPicture, pictureSize } from "./picture-size.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
+import { readInside } from "./read-inside.ts";
 
 /** A file that the page names, read. */
 export interface Asset {
@@ -137,26 +138,12 @@ async function readAsset(
   { path, kind }: Reference,
   folder: string,
 ): Promise<PictureAsset | FontAsset | string> {
-  const absolute = resolve(folder, path);
-  const outside = `"${path}" leaves the page file's folder; copy the file into it and name it from there`;
-  if (!absolute.startsWith(folder + sep)) return outside;
-  let bytes: Buffer;
-  try {
-    const real = await realpath(absolute);
-    if (!real.startsWith((await realpath(folder)) + sep)) return outside;
-    bytes = await readFile(real);
-  } catch (error) {
-    const { code } = error as NodeJS.ErrnoException;
-    if (code === "EISDIR") return `"${path}" is a folder; name a file in it`;
-    if (code === "EACCES") return `"${path}" may not be read; change its permissions`;
-    return `there is no file "${path}" beside the page file; check its spelling, capitals included`;
-  }
+  const bytes = await readInside(path, folder);
+  if (typeof bytes === "string") return bytes;
   if (kind === "font") {
     const font = await Font.open(bytes);
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
   }
   const size = await pictureSize(bytes);
-  return size
-    ? { path, bytes, width: size.width, height: size.height }
-    : `"${path}" is no picture; name a WebP, AVIF, PNG, JPEG, GIF or SVG file${extname(path) ? "" : " with its extension"}`;
+  return size ? { path, bytes, width: size.width, height: size.height } : noPicture(path);
 }

@@ -8,7 +8,7 @@ import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
 import { builtApp } from "./app.ts";
 import { beginningIn, pageToBegin } from "./beginning.ts";
-import { type KeptPage, PageFolder } from "./page-folder.ts";
+import type { KeptPage, PageFolder } from "./page-folder.ts";
 
 export interface ServedComposer {
   /** With the token, in the fragment, which browsers send nowhere. */
@@ -30,8 +30,11 @@ const mostFile = 50 * 1024 * 1024;
 export async function startComposer(target: string, port: number): Promise<ServedComposer> {
   const token = randomBytes(16).toString("hex");
   const address = `files/${token}/`;
-  const isFolder = (await stat(target).catch(() => undefined))?.isDirectory() ?? false;
+  const there = await stat(target).catch(() => undefined);
+  const isFolder = there?.isDirectory() ?? false;
   let folder: PageFolder | undefined;
+  /** The page as it is read while a browser starts: whoever asks first gets that. */
+  let opening: Promise<KeptPage> | undefined;
   const app = builtApp();
   const listeners = new Set<ServerResponse>();
   const watcher = chokidar.watch([], {
@@ -46,14 +49,19 @@ export async function startComposer(target: string, port: number): Promise<Serve
 
   /** Begins to work on a page file. */
   async function begin(file: string): Promise<KeptPage> {
-    const opened = new PageFolder(file);
-    const kept = await opened.open(address);
-    folder = opened;
+    const { PageFolder } = await import("./page-folder.ts");
+    folder = new PageFolder(file);
+    const kept = await folder.open(address);
     // The folder too: a file that is gone is watched no more, and comes back in it.
-    watcher.add([dirname(resolve(file)), ...opened.files]);
+    watcher.add([dirname(resolve(file)), ...folder.files]);
     return kept;
   }
-  if (!isFolder) await begin(target);
+  // What is not there is told at once; the rest is read while the address is printed and a browser starts.
+  if (!there) await begin(target);
+  else if (!isFolder) {
+    opening = new Promise(setImmediate).then(() => begin(target));
+    opening.catch(() => {});
+  }
 
   const server = createServer((request, response) => {
     answer(request, response).catch((error) => respond(response, 500, Problem.from(error).message));
@@ -88,9 +96,13 @@ export async function startComposer(target: string, port: number): Promise<Serve
         "page.json",
       );
     }
-    if (!folder) return respond(response, 200, JSON.stringify(await beginningIn(target)), "page.json");
+    if (isFolder && !folder)
+      return respond(response, 200, JSON.stringify(await beginningIn(target)), "page.json");
+    const first = await opening?.catch(() => undefined);
+    if (!folder) throw new Problem("the page is not open yet; try again");
     if (path === "api/page" && request.method === "GET") {
-      const kept = await folder.open(address);
+      const kept = first ?? (await folder.open(address));
+      opening = undefined;
       watcher.add([...folder.files]);
       return respond(response, 200, JSON.stringify(kept), "page.json");
     }

@@ -2,11 +2,9 @@ import { createHash } from "node:crypto";
 import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
-import { readPage } from "lumbit/document";
-import { Font } from "../font.ts";
-import { pictureSize } from "../picture-size.ts";
+import { noPicture, pictureSize } from "../picture-size.ts";
 import { Problem } from "../problem.ts";
-import { readProject } from "../project.ts";
+import { readInside } from "../read-inside.ts";
 import { createFile, replaceFile } from "../write-file.ts";
 
 /** A page file as the composer gets it. */
@@ -24,6 +22,27 @@ export interface AddedFile {
   path: string;
   picture?: Assets["pictures"][string];
   font?: string;
+}
+
+/** A page file may be this large, in letters. */
+const mostText = 10 * 1024 * 1024;
+
+/** Every file that a page names, as far as its text can be read. */
+function filesNamedIn(text: string): string[] {
+  const found = new Set<string>();
+  const visit = (value: unknown, key: string): void => {
+    if (typeof value === "string" && (key === "image" || key === "src")) found.add(value);
+    else if (key === "variants") for (const path of Object.values(Object(value))) found.add(String(path));
+    else if (Array.isArray(value)) for (const part of value) visit(part, "");
+    else if (typeof value === "object" && value !== null)
+      for (const [inner, part] of Object.entries(value)) visit(part, inner);
+  };
+  try {
+    visit(JSON.parse(text), "");
+  } catch {
+    // What is no JSON names nothing; the composer says what is wrong.
+  }
+  return [...found];
 }
 
 const urlIn = (address: string, path: string) =>
@@ -45,34 +64,46 @@ export class PageFolder {
   }
 
   /**
-   * The page, with the files that it names below `address`. What of them is wrong the page's own faults say.
+   * The page, with the files that it names below `address`. Whether it is one the composer judges; what of its files is
+   * wrong is said.
    *
    * @throws Problem when the page file cannot be read
    */
   async open(address: string): Promise<KeptPage> {
-    const { pictures, fonts, files, faults } = await readProject(this.#file);
-    this.files = files;
-    // Files that were added stay, though the page may not name them just now: undone is not gone.
-    this.#assets = new Map([
-      ...this.#assets,
-      ...[...pictures, ...fonts].map(({ path, bytes }) => [path, bytes] as const),
-    ]);
-    const text = await readFile(this.#file, "utf8");
-    const url = (path: string) => urlIn(address, path);
-    // Of a page that reads, what is wrong is with its files.
-    const missing = readPage(text, this.#file).page ? faults.map(({ message }) => message) : [];
-    return {
-      name: basename(this.#file),
-      text,
-      version: versionOf(text),
-      missing,
-      assets: {
-        pictures: Object.fromEntries(
-          pictures.map(({ path, width, height }) => [path, { url: url(path), width, height }]),
-        ),
-        fonts: Object.fromEntries(fonts.map(({ path }) => [path, url(path)])),
-      },
+    const text = await readFile(this.#file, "utf8").catch((error: NodeJS.ErrnoException) => {
+      const { code } = error;
+      throw new Problem(
+        code === "ENOENT"
+          ? `there is no file ${this.#file}; name a page file, or begin one with "lumbit compose"`
+          : `${this.#file} cannot be read: ${reasonOf(error)}`,
+      );
+    });
+    if (text.length > mostText)
+      throw new Problem(
+        `${this.#file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
+      );
+    const folder = dirname(this.#file);
+    const paths = filesNamedIn(text);
+    this.files = [this.#file, ...paths.map((path) => resolve(folder, path))];
+    const assets: Record<"pictures", Record<string, Assets["pictures"][string]>> &
+      Record<"fonts", Record<string, string>> = {
+      ...{ pictures: {}, fonts: {} },
     };
+    const missing: string[] = [];
+    await Promise.all(
+      paths.map(async (path) => {
+        const bytes = await readInside(path, folder);
+        if (typeof bytes === "string") return void missing.push(bytes);
+        const url = urlIn(address, path);
+        const size = isFont(path) ? undefined : await pictureSize(bytes);
+        if (isFont(path)) assets.fonts[path] = url;
+        else if (size) assets.pictures[path] = { url, width: size.width, height: size.height };
+        else return void missing.push(noPicture(path));
+        // Files that were added stay, though the page may not name them just now: undone is not gone.
+        this.#assets.set(path, bytes);
+      }),
+    );
+    return { name: basename(this.#file), text, version: versionOf(text), missing: missing.sort(), assets };
   }
 
   /**
@@ -106,8 +137,7 @@ export class PageFolder {
    */
   async add(name: string, bytes: Buffer, address: string): Promise<AddedFile> {
     const picture = await pictureSize(bytes);
-    const font = picture ? undefined : await Font.open(bytes);
-    if (!picture && !font)
+    if (!picture && !(isFont(name) && (await (await import("../font.ts")).Font.open(bytes))))
       throw new Problem(`"${name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file`);
     const ending = picture?.extension ?? extname(name).slice(1).toLowerCase();
     const stem = basename(name, extname(name))

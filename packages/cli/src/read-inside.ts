@@ -1,0 +1,18 @@
+import { readFile, realpath } from "node:fs/promises";
+import { resolve, sep } from "node:path";
+
+/** A file that a page names, by its path in the page's folder; or why it cannot be read, where a link leads out of it too. */
+export async function readInside(path: string, folder: string): Promise<Buffer | string> {
+  const absolute = resolve(folder, path);
+  const outside = `"${path}" leaves the page file's folder; copy the file into it and name it from there`;
+  if (!absolute.startsWith(folder + sep)) return outside;
+  try {
+    const real = await realpath(absolute);
+    return real.startsWith((await realpath(folder)) + sep) ? await readFile(real) : outside;
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === "EISDIR") return `"${path}" is a folder; name a file in it`;
+    if (code === "EACCES") return `"${path}" may not be read; change its permissions`;
+    return `there is no file "${path}" beside the page file; check its spelling, capitals included`;
+  }
+}
