@@ -1,7 +1,9 @@
 import { chmodSync, cpSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
+import { readPage } from "lumbit/document";
 import { expect, test } from "vitest";
 import { root, temporaryFolder } from "../../../test/command.ts";
+import { beginningIn, pageToBegin } from "../src/compose/beginning.ts";
 import { PageFolder } from "../src/compose/page-folder.ts";
 
 /** What the composer's server reads and writes: a page file and what it names, nothing else. */
@@ -52,4 +54,56 @@ test.runIf(process.getuid?.() !== 0)("a folder without rights is said", async ()
   await expect(folder.save(`${kept.text} `, kept.version)).rejects.toThrow("may not be written to");
   chmodSync(dirname(file), 0o700);
   expect(readFileSync(file, "utf8")).toBe(kept.text);
+});
+
+test("pictures and fonts come in under names that are free, beside those that are there, and nothing else does", async () => {
+  const { file, folder } = await started();
+  const picture = readFileSync(join(root, "examples/tidehouse/art/star.webp"));
+  const other = readFileSync(join(root, "examples/tidehouse/art/shell.webp"));
+  const font = readFileSync(join(root, "examples/tidehouse/fonts/figtree.woff2"));
+  const add = async (name: string, bytes: Buffer) => (await folder.add(name, bytes, "files/")).path;
+  // What a file says it is decides nothing, and no name leads out of the folder.
+  expect(await add("../../Old Pier (1).exe", picture)).toBe("art/Old-Pier-1.webp");
+  expect(await add("Old-Pier-1.webp", other)).toBe("art/Old-Pier-1-2.webp");
+  expect(await add("Old-Pier-1.webp", picture)).toBe("art/Old-Pier-1.webp");
+  expect(await add("…", picture)).toBe("art/picture.webp");
+  expect(await add("figtree.woff2", font)).toBe("fonts/figtree.woff2");
+  for (const [name, bytes] of [
+    ["notes.txt", Buffer.from("no picture")],
+    ["page.woff2", Buffer.from("no font")],
+  ] as const)
+    await expect(folder.add(name, bytes, "files/")).rejects.toThrow(`"${name}" is no picture`);
+  expect(folder.asset("art/Old-Pier-1.webp")?.equals(picture)).toBe(true);
+  expect(readdirSync(join(dirname(file), "..")).sort()).toEqual(["page"]);
+});
+
+test("files that are missing, no pictures, or lie elsewhere are said; a page that is no JSON names none", async () => {
+  const { file, folder } = await started();
+  const layer = (image: string) => ({ name: "a", image, alt: "" });
+  writeFileSync(join(dirname(file), "notes.webp"), "no picture");
+  const layers = ["gone.webp", "notes.webp", "../outside.webp"].map(layer);
+  writeFileSync(file, JSON.stringify({ scenes: [{ layers }] }));
+  const { missing, assets } = await folder.open("files/");
+  expect(missing.map((words) => /"([^"]+)"/.exec(words)?.[1]).sort()).toEqual([
+    ...["../outside.webp", "gone.webp", "notes.webp"],
+  ]);
+  expect(assets.pictures).toEqual({});
+  writeFileSync(file, "{ not yet");
+  expect((await folder.open("files/")).missing).toEqual([]);
+});
+
+test("a folder begins with what is in it, an empty page or a copy of the demo, and writes over nothing", async () => {
+  const home = temporaryFolder();
+  writeFileSync(join(home, "page.json"), '{ "format": "lumbit/1" }');
+  writeFileSync(join(home, "notes.json"), "{}");
+  expect((await beginningIn(home)).pages).toEqual(["page.json"]);
+  const empty = await pageToBegin(home, { kind: "empty", title: 'Low "water"' });
+  expect(empty).toBe(join(home, "page-2.json"));
+  expect(readPage(readFileSync(empty, "utf8")).faults).toEqual([]);
+  expect(await pageToBegin(home, { kind: "page", name: "page.json" })).toBe(join(home, "page.json"));
+  await expect(pageToBegin(home, { kind: "page", name: "../page.json" })).rejects.toThrow(
+    "there is no page file",
+  );
+  expect(await pageToBegin(home, { kind: "demo" })).toBe(join(home, "tidehouse/page.json"));
+  expect(await pageToBegin(home, { kind: "demo" })).toBe(join(home, "tidehouse-2/page.json"));
 });

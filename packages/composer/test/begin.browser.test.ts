@@ -2,7 +2,7 @@ import { chmodSync, existsSync, readdirSync, readFileSync, writeFileSync } from 
 import { dirname, join } from "node:path";
 import type { Page as PageFile } from "lumbit/core";
 import { expect, test } from "vitest";
-import { root } from "../../../test/command.ts";
+import { lumbit, root } from "../../../test/command.ts";
 import { composed, poll, stagesShow } from "./compose.ts";
 
 /** Beginning in a folder in which there is no page yet. */
@@ -38,6 +38,35 @@ test("five pictures become a moving scene, the farthest first, in the order that
   await poll(() => layers().length).toBe(0);
   await page.getByRole("button", { name: /^Redo scene of 5/ }).click();
   await poll(() => layers().length).toBe(5);
+  // The same page typed by hand is the same site.
+  const layer = (name: string, depth: number | "horizon", place?: object) => ({
+    ...{ name, image: `art/${name}.webp`, alt: "", depth },
+    ...(place && { place }),
+  });
+  const typed = {
+    ...{ format: "lumbit/1", title: composer.onDisk().title, lang: "en" },
+    scenes: [
+      {
+        name: "first",
+        height: "120vh",
+        layers: layers().map(({ name, depth, place }) => layer(name, depth ?? 0, place)),
+      },
+    ],
+  };
+  writeFileSync(join(folder(), "typed.json"), JSON.stringify(typed));
+  for (const name of ["page", "typed"])
+    await lumbit(["build", `${name}.json`, "-o", `${name}-site`], folder());
+  const files = (name: string) =>
+    readdirSync(join(folder(), `${name}-site`), { recursive: true })
+      .map(String)
+      .sort();
+  expect(files("page")).toEqual(files("typed"));
+  for (const file of files("page").filter((file) => /\.\w+$/.test(file)))
+    expect(
+      readFileSync(join(folder(), "page-site", file)).equals(
+        readFileSync(join(folder(), "typed-site", file)),
+      ),
+    ).toBe(true);
 });
 
 test("a page that is there is gone on with", async () => {

@@ -162,6 +162,8 @@ test("the page under work cannot reach the composer, and nobody without the toke
   expect(await status("api/page", { authorization: `Bearer ${token}`, origin: "http://example.test" })).toBe(
     403,
   );
+  for (const path of ["api/files?name=x.png", "api/begin"])
+    expect((await fetch(`${origin}/${path}`, { method: "POST", body: "x" })).status).toBe(401);
   expect(await status(`files/${token}/art/snow.webp`)).toBe(200);
   expect(await status(`files/${token}/package.json`)).toBe(404);
   expect(await status(`files/${token}/..%2F..%2Fpackage.json`)).toBe(404);

@@ -82,7 +82,14 @@ export function Field({
         value={text}
         placeholder={otherwise}
         size={isLong ? undefined : Math.max(2, text.length || otherwise?.length || 4)}
-        rows={isLong ? Math.min(6, Math.ceil(text.length / 30) + 1) : undefined}
+        rows={
+          isLong
+            ? Math.min(
+                6,
+                text.split("\n").reduce((rows, line) => rows + Math.max(1, Math.ceil(line.length / 26)), 0),
+              )
+            : undefined
+        }
         onChange={({ target }) => setText(target.value)}
         onBlur={commit}
         onKeyDown={(event: React.KeyboardEvent) => {

@@ -79,6 +79,15 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   scene: { color: "Its texts are {}", hold: "It stays put for {}.", width: "It is as wide as the {}." },
   look: { color: "Texts are {}", background: "Behind all scenes is {}", fontFamily: "Texts are set in {}" },
   page: { title: "It is called {}" },
+  fontSize: {
+    min: "They are {} large on narrow screens,",
+    max: "and grow to {},",
+    from: "from screens {} px wide",
+    to: "to those of {} px.",
+    fit: "The widest line fills {}.",
+  },
+  focus: { depth: "What lies {} deep is sharp,", blur: "what is far from it blurred by {}." },
+  reel: { width: "Its slides are {} wide,", gap: "{} apart." },
 };
 
 export const sentenceOf = (setting: string, of: string): string =>

@@ -1,5 +1,5 @@
 import { type Length, resolveLength } from "lumbit/core";
-import type { Setting, Settings } from "lumbit/settings";
+import type { Grammar, Setting, Settings } from "lumbit/settings";
 import { useState } from "react";
 import { Button, ComboBox, Input, ListBox, ListBoxItem, Popover, Text } from "react-aria-components";
 import { shownIn } from "../desk/shown.ts";
@@ -51,8 +51,8 @@ export function Sentences({
     <>
       {said.map(([name, { grammar, otherwise, meaning, required }]) => {
         const [before, after] = sentenceOf(name, of).split("{}");
-        if (grammar.form === "object" && values[name] !== undefined && part === undefined)
-          return <Sentences key={name} owner={owner} of={of} part={name} settings={grammar.settings} />;
+        const parts = part === undefined ? partsOf(grammar, values[name]) : undefined;
+        if (parts) return <Sentences key={name} owner={owner} of={name} part={name} settings={parts} />;
         const field = (
           <Field
             label={name}
@@ -149,6 +149,15 @@ function SayMore({
       </Popover>
     </ComboBox>
   );
+}
+
+/** The settings of a value that is an object, which are said one by one. */
+function partsOf(grammar: Grammar, value: unknown): Settings | undefined {
+  if (typeof value !== "object" || value === null || Array.isArray(value)) return undefined;
+  const objects = (grammar.form === "either" ? grammar.of : [grammar]).flatMap((one) =>
+    one.form === "object" ? [one.settings] : [],
+  );
+  return objects.find((settings) => Object.keys(value).every((key) => key in settings));
 }
 
 /** A list in words: what it is of, where that is known. */

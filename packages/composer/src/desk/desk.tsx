@@ -12,6 +12,7 @@ import {
 } from "react-aria-components";
 import { addNew, pastePictures } from "../begin/add-pictures.ts";
 import { Hint } from "../hints/hint.tsx";
+import { type Command, Commands } from "../menu.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import { play } from "../state/play.ts";
 import { mostScreens, type Screen, screenNamed, usualScreens } from "./screens.ts";
@@ -77,37 +78,29 @@ function ScreenMenu({ screen, index }: { screen: Screen; index: number }) {
   const { name, width, height, still } = screen;
   const others = screens.filter((one) => one !== screen);
   const becomes = (other: Screen) => composer.show(screens.with(index, other));
-  const actions: Record<string, { words: string; do(): void; not?: boolean }> = {
-    large: { words: "Make it the large one", do: () => composer.show([screen, ...others]), not: index === 0 },
-    rotate: {
-      words: "Turn it on its side",
+  const commands: Command[] = [
+    {
+      ...{ id: "large", words: "Make it the large one", can: index > 0 },
+      do: () => composer.show([screen, ...others]),
+    },
+    {
+      ...{ id: "rotate", words: "Turn it on its side", can: true },
       do: () => becomes({ ...screen, name: screenNamed(height, width), width: height, height: width }),
     },
-    still: {
-      words: still ? "Show it moving" : "Show less motion, and print",
+    {
+      ...{ id: "still", words: still ? "Show it moving" : "Show less motion, and print", can: true },
       do: () => becomes({ name, width, height, ...(!still && { still: true }) }),
     },
-    remove: { words: "Take it away", do: () => composer.show(others), not: others.length === 0 },
-  };
+    { ...{ id: "remove", words: "Take it away", can: others.length > 0 }, do: () => composer.show(others) },
+  ];
   return (
-    <MenuTrigger>
-      <Button className="plain">
-        {name}{" "}
-        <span className="quiet">
-          {width} × {height}
-          {still && ", less motion and print"}
-        </span>
-      </Button>
-      <Popover>
-        <Menu
-          aria-label={`The ${name}`}
-          items={Object.entries(actions).flatMap(([id, action]) => (action.not ? [] : [{ id, ...action }]))}
-          onAction={(id) => actions[id]?.do()}
-        >
-          {({ words }) => <MenuItem>{words}</MenuItem>}
-        </Menu>
-      </Popover>
-    </MenuTrigger>
+    <Commands label={`The ${name}`} commands={commands} className="plain">
+      {name}{" "}
+      <span className="quiet">
+        {width} × {height}
+        {still && ", less motion and print"}
+      </span>
+    </Commands>
   );
 }
 

@@ -1,5 +1,5 @@
 import { type Box, layersAt } from "lumbit/core";
-import { allLayers, fillsScene, isImage, isText } from "lumbit/internal";
+import { allLayers, fillsScene, intersects, isText } from "lumbit/internal";
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { addPictures, filesOf } from "../begin/add-pictures.ts";
 import { all } from "../edit/edit.ts";
@@ -9,6 +9,8 @@ import { setSetting } from "../edit/settings.ts";
 import type { Stands } from "../stage/messages.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { attracted, type Guide, reach } from "./attract.ts";
+import { around, boxOf, shiftedBy } from "./boxes.ts";
+import { Handles } from "./handles.tsx";
 import { isThere } from "./pixels.ts";
 import { ghostsOf, type Shown, sceneBox, shownIn } from "./shown.ts";
 import { Words } from "./words.tsx";
@@ -45,14 +47,6 @@ interface Drawn {
 
 /** How far a hand goes before it drags, in px of the composer. */
 const slack = 3;
-
-const corners: readonly Edges[] = [
-  ...([-1, 1] as const).flatMap((y) => ([-1, 1] as const).map((x) => ({ x, y }))),
-  ...([-1, 1] as const).flatMap((side): Edges[] => [
-    { x: side, y: 0 },
-    { x: 0, y: side },
-  ]),
-];
 
 /** What can be taken hold of on a stage: layers are selected, moved, resized, and their words written, right where they are. */
 export function Overlay({
@@ -189,7 +183,7 @@ export function Overlay({
     else if (held?.kind === "frame" && by.frame && stands) {
       const frame = by.frame;
       const inside = shownIn(stands.layout, scene, stands.scroll).filter(
-        ({ bounds, layer }) => !fillsScene(layer) && !layer.locked && meets(bounds, frame),
+        ({ bounds, layer }) => !fillsScene(layer) && !layer.locked && intersects(bounds, frame),
       );
       composer.select(inside.map(({ name }) => name.layer));
     } else if (held?.kind === "press") click(held);
@@ -355,46 +349,6 @@ export function Overlay({
   );
 }
 
-/** What a selected layer can be taken hold of by: its corners and edges, and the subject of its picture. */
-function Handles({ shown, scale }: { shown: Shown; scale: number }) {
-  const point = (x: number, y: number) => ({ left: x * scale, top: y * scale });
-  const { layer, pane, bounds, pose, carried } = shown;
-  const box = pane ?? bounds;
-  const subject = isImage(layer) && (pane !== undefined || fillsScene(layer));
-  const sized = !fillsScene(layer) && pose.rotate % 360 === 0 && !(carried && layer.layers);
-  const proportional = isImage(layer) && !pane && !(layer.place?.width && layer.place.height);
-  const offered = corners.filter(({ x, y }) =>
-    isText(layer) ? y === 0 : proportional ? x !== 0 && y !== 0 : true,
-  );
-  return (
-    <>
-      {sized &&
-        offered.map(({ x, y }) => (
-          <b
-            key={`${x} ${y}`}
-            className="handle"
-            data-handle={`${x} ${y}`}
-            style={{
-              ...point(box.left + (box.width * (x + 1)) / 2, box.top + (box.height * (y + 1)) / 2),
-              cursor: x === 0 ? "ns-resize" : y === 0 ? "ew-resize" : x === y ? "nwse-resize" : "nesw-resize",
-            }}
-          />
-        ))}
-      {subject && (
-        <b
-          className="handle subject"
-          data-handle="subject"
-          title="What stays in sight where the picture is cropped"
-          style={point(
-            pose.left + pose.width * (layer.subject?.[0] ?? 0.5),
-            pose.top + pose.height * (layer.subject?.[1] ?? 0.5),
-          )}
-        />
-      )}
-    </>
-  );
-}
-
 /** The boxes that attract what is moved: of the scene, and of its neighbours on the screen. */
 function othersThan(moved: readonly Shown[], { layout, scroll }: Stands): Box[] {
   const scene = moved[0]?.name.scene ?? "";
@@ -404,31 +358,6 @@ function othersThan(moved: readonly Shown[], { layout, scroll }: Stands): Box[] 
     ({ name, layer, pose }) => !names.has(name.layer) && pose.visible && !fillsScene(layer),
   );
   return [...(whole ? [whole] : []), ...neighbours.map(({ bounds, pane }) => pane ?? bounds)];
-}
-
-const shiftedBy = (box: Box, { x, y }: Point): Box => ({ ...box, left: box.left + x, top: box.top + y });
-
-const boxOf = (a: Point, b: Point): Box => ({
-  left: Math.min(a.x, b.x),
-  top: Math.min(a.y, b.y),
-  width: Math.abs(a.x - b.x),
-  height: Math.abs(a.y - b.y),
-});
-
-const meets = (a: Box, b: Box): boolean =>
-  a.left < b.left + b.width &&
-  b.left < a.left + a.width &&
-  a.top < b.top + b.height &&
-  b.top < a.top + a.height;
-
-function around(boxes: readonly Box[]): Box {
-  const left = Math.min(...boxes.map(({ left }) => left));
-  const top = Math.min(...boxes.map(({ top }) => top));
-  return {
-    ...{ left, top },
-    width: Math.max(...boxes.map(({ left, width }) => left + width)) - left,
-    height: Math.max(...boxes.map(({ top, height }) => top + height)) - top,
-  };
 }
 
 const shareIn = ({ pose }: Shown, { x, y }: Point): Point => ({

@@ -14,13 +14,35 @@ export function folderHome(token: string): Home {
     if (!response.ok) throw new Error(await response.text());
     return response.json();
   };
+  /** The saving that is under way, and how many have been: what is read beside one may be older than it. */
+  let saving: Promise<unknown> | undefined;
+  let saves = 0;
+  const save = async (text: string, version: string): Promise<Saved> => {
+    const response = await ask("page", "PUT", JSON.stringify({ text, version }));
+    return response.status === 409 ? { other: await response.json() } : answer<Saved>(response);
+  };
+  /** The page as it is when nothing is being saved. */
+  const openAtRest = async () => {
+    for (;;) {
+      await saving?.catch(() => {});
+      // Whoever saved takes note of it first.
+      await new Promise((done) => setTimeout(done));
+      const before = saves;
+      const opened = await open();
+      if (saves === before && !saving) return opened;
+    }
+  };
   const open = async () => answer<Kept | Beginning>(await ask("page", "GET"));
   return {
     open,
     begin: async (how) => answer(await ask("begin", "POST", JSON.stringify(how))),
-    async save(text, version): Promise<Saved> {
-      const response = await ask("page", "PUT", JSON.stringify({ text, version }));
-      return response.status === 409 ? { other: await response.json() } : answer<Saved>(response);
+    save(text, version) {
+      saves++;
+      const own = save(text, version).finally(() => {
+        if (saving === own) saving = undefined;
+      });
+      saving = own;
+      return own;
     },
     async add(file) {
       return answer(await ask(`files?name=${encodeURIComponent(file.name)}`, "POST", file));
@@ -31,7 +53,7 @@ export function folderHome(token: string): Home {
       events.onerror = () => reached(false);
       // A page that cannot be read just now is told of when it is saved.
       events.onmessage = () =>
-        void open().then(
+        void openAtRest().then(
           (kept) => "text" in kept && changed(kept),
           () => {},
         );

@@ -12,19 +12,9 @@ import {
   spread,
   ungroup,
 } from "../edit/layers.ts";
+import type { Command } from "../menu.tsx";
 import type { Composer } from "../state/store.ts";
 import { copyLayers } from "./clipboard.ts";
-
-/** One thing that can be done with what is selected. */
-export interface Command {
-  id: string;
-  words: string;
-  /** As it is pressed with Control, or the Command key. */
-  key?: string;
-  /** Whether it has a sense now. */
-  can: boolean;
-  do(): void;
-}
 
 /** Everything that can be done with the selected layers. */
 export function layerCommands(composer: Composer): Command[] {

@@ -1,17 +1,9 @@
 import type { Scene, SceneLayout } from "lumbit/core";
 import { useEffect, useRef, useState } from "react";
-import {
-  Button,
-  ListBox,
-  ListBoxItem,
-  Menu,
-  MenuItem,
-  MenuTrigger,
-  Popover,
-  useDragAndDrop,
-} from "react-aria-components";
+import { ListBox, ListBoxItem, useDragAndDrop } from "react-aria-components";
 import { freeName } from "../edit/find.ts";
 import { addScene, copyName, duplicateScene, moveScene, removeScene, setHeight } from "../edit/scenes.ts";
+import { type Command, Commands } from "../menu.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import { resizedHeight, shareAt } from "./passage.ts";
 import { Picture } from "./picture.tsx";
@@ -177,40 +169,32 @@ function SceneMenu() {
     "scene",
     scenes.map(({ name }) => name),
   );
-  const actions: Record<string, { words: string; do(): void; not?: boolean }> = {
-    before: { words: "New scene above it", do: () => edit("new scene above", addScene(name, scene), name) },
-    after: {
-      words: "New scene below it",
+  const commands: Command[] = [
+    {
+      ...{ id: "before", words: "New scene above it", can: true },
+      do: () => edit("new scene above", addScene(name, scene), name),
+    },
+    {
+      ...{ id: "after", words: "New scene below it", can: true },
       do: () => edit("new scene below", addScene(name, scenes[at + 1]?.name), name),
     },
-    duplicate: {
-      words: "Duplicate",
+    {
+      ...{ id: "duplicate", words: "Duplicate", can: true },
       do: () => edit("duplicated", duplicateScene(scene), copyName(composer.store.getState().page, scene)),
     },
-    up: { words: "Move up", do: () => edit("moved up", moveScene(scene, at - 1)), not: at === 0 },
-    down: {
-      words: "Move down",
+    { ...{ id: "up", words: "Move up", can: at > 0 }, do: () => edit("moved up", moveScene(scene, at - 1)) },
+    {
+      ...{ id: "down", words: "Move down", can: at < scenes.length - 1 },
       do: () => edit("moved down", moveScene(scene, at + 1)),
-      not: at === scenes.length - 1,
     },
-    remove: {
-      words: "Delete",
+    {
+      ...{ id: "remove", words: "Delete", can: scenes.length > 1 },
       do: () => edit("deleted", removeScene(scene), (scenes[at + 1] ?? scenes[at - 1])?.name),
-      not: scenes.length < 2,
     },
-  };
+  ];
   return (
-    <MenuTrigger>
-      <Button className="more">More for {scene}</Button>
-      <Popover placement="top start">
-        <Menu
-          aria-label={`The scene ${scene}`}
-          items={Object.entries(actions).flatMap(([id, action]) => (action.not ? [] : [{ id, ...action }]))}
-          onAction={(id) => actions[id]?.do()}
-        >
-          {({ words }) => <MenuItem>{words}</MenuItem>}
-        </Menu>
-      </Popover>
-    </MenuTrigger>
+    <Commands label={`The scene ${scene}`} commands={commands} className="more" placement="top start">
+      More for {scene}
+    </Commands>
   );
 }
