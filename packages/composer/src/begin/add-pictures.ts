@@ -6,6 +6,7 @@ import { addLayers, named } from "../edit/layers.ts";
 import type { Added } from "../home/home.ts";
 import type { Stands } from "../stage/messages.ts";
 import type { Composer } from "../state/store.ts";
+import { addFonts } from "./add-fonts.ts";
 
 /** Files that were dropped or pasted; what is nothing of a file is left out. */
 export const filesOf = ({ files }: DataTransfer): File[] => [...files];
@@ -25,6 +26,7 @@ const usualDepth = 0.5;
 /** Copies pictures into the page's home, and makes layers of them: where they fell, as deep as what is selected. */
 export async function addPictures(composer: Composer, files: readonly File[], fallen: Fallen): Promise<void> {
   const { added } = await composer.addFiles(files);
+  addFonts(composer, added);
   const pictures = added.filter(({ picture }) => picture);
   if (pictures.length === 0) return;
   const { page, selected } = composer.store.getState();

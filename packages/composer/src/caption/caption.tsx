@@ -10,10 +10,10 @@ import {
 } from "lumbit/settings";
 import { useState } from "react";
 import { Button, FileTrigger } from "react-aria-components";
+import { addFonts } from "../begin/add-fonts.ts";
 import { layerOf, sceneOf } from "../edit/find.ts";
 import { renameLayer } from "../edit/layers.ts";
 import { renameScene } from "../edit/scenes.ts";
-import { setSetting } from "../edit/settings.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { LayerMenu } from "./layer-menu.tsx";
 import { Name } from "./name.tsx";
@@ -170,17 +170,6 @@ function PageCaption() {
   const composer = useComposer();
   const name = useComposed(({ name }) => name);
   const fonts = useComposed(({ page }) => page.fonts);
-  const addFonts = async (files: FileList | null) => {
-    const { added } = await composer.addFiles([...(files ?? [])]);
-    const faces = added.flatMap(({ path, font }) =>
-      font === undefined ? [] : [{ family: familyFrom(path), src: path }],
-    );
-    if (faces.length > 0)
-      composer.edit(
-        `font ${faces.map(({ family }) => family).join(", ")}: new`,
-        setSetting("page", "fonts", [...(fonts ?? []), ...faces]),
-      );
-  };
   return (
     <>
       <h2>{name}</h2>
@@ -191,7 +180,7 @@ function PageCaption() {
         <FileTrigger
           allowsMultiple
           acceptedFileTypes={[".woff2", ".woff", ".ttf", ".otf"]}
-          onSelect={(files) => void addFonts(files)}
+          onSelect={async (files) => addFonts(composer, (await composer.addFiles([...(files ?? [])])).added)}
         >
           <Button>Add font files …</Button>
         </FileTrigger>
@@ -199,11 +188,3 @@ function PageCaption() {
     </>
   );
 }
-
-/** What a font is called by its file, as words. */
-const familyFrom = (path: string) =>
-  (path.split("/").at(-1) ?? path)
-    .replace(/\.\w+$/, "")
-    .split(/[-_ ]+/)
-    .map((word) => word.replace(/^./, (letter) => letter.toUpperCase()))
-    .join(" ");

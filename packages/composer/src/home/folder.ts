@@ -27,6 +27,7 @@ export function folderHome(token: string): Home {
       await saving?.catch(() => {});
       // Whoever saved takes note of it first.
       await new Promise((done) => setTimeout(done));
+      if (saving) continue;
       const before = saves;
       const opened = await open();
       if (saves === before && !saving) return opened;

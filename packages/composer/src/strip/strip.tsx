@@ -1,6 +1,6 @@
 import type { Scene, SceneLayout } from "lumbit/core";
 import { useEffect, useRef, useState } from "react";
-import { ListBox, ListBoxItem, useDragAndDrop } from "react-aria-components";
+import { Button, ListBox, ListBoxItem, useDragAndDrop } from "react-aria-components";
 import { freeName } from "../edit/find.ts";
 import { addScene, copyName, duplicateScene, moveScene, removeScene, setHeight } from "../edit/scenes.ts";
 import { type Command, Commands } from "../menu.tsx";
@@ -83,6 +83,7 @@ export function Strip() {
           }}
         </ListBox>
         {stands && <Edges layouts={[...layouts.values()]} scale={scale} />}
+        {stands && <Between layouts={[...layouts.values()]} scale={scale} />}
         {stands && <Shown scale={scale} />}
       </div>
       <SceneMenu />
@@ -126,6 +127,33 @@ function Edges({ layouts, scale }: { layouts: readonly SceneLayout[]; scale: num
       />
     );
   });
+}
+
+/** Where a new scene can come in, above each one and below the last. From the keyboard the menu does the same. */
+function Between({ layouts, scale }: { layouts: readonly SceneLayout[]; scale: number }) {
+  const composer = useComposer();
+  const names = layouts.map(({ name }) => name);
+  const last = layouts.at(-1);
+  const ends = [
+    ...layouts.map(({ name, top }) => ({ name, top })),
+    ...(last ? [{ name: undefined, top: last.top + last.height + last.passage.hold }] : []),
+  ];
+  return ends.map(({ name, top }) => (
+    <Button
+      key={name ?? ""}
+      className="between"
+      excludeFromTabOrder
+      aria-label={name === undefined ? "New scene at the end" : `New scene above ${name}`}
+      style={{ top: top * scale }}
+      onPress={() => {
+        const added = freeName("scene", names);
+        composer.edit(`${added}: new scene`, addScene(added, name));
+        composer.goTo({ scene: added, share: 0.5 });
+      }}
+    >
+      +
+    </Button>
+  ));
 }
 
 /** What of the page the large stage shows: dragged, it scrolls all stages. */
