@@ -1,6 +1,6 @@
 import type { Completion, CompletionContext, CompletionResult } from "@codemirror/autocomplete";
-import { getLocation, type JSONPath } from "jsonc-parser";
-import { type Grammar, pageGrammar, type Settings } from "lumbit/settings";
+import { getLocation } from "jsonc-parser";
+import { type Grammar, grammarsAt, settingsAt } from "lumbit/settings";
 
 /** What the page file may have at a place of its text: settings with what they do, and the words that a value may be. */
 export function suggest(context: CompletionContext): CompletionResult | null {
@@ -35,40 +35,6 @@ export function explained(text: string, at: number): string | undefined {
   const name = path.at(-1);
   const setting = typeof name === "string" ? settingsAt(path.slice(0, -1))[name] : undefined;
   return setting && `${setting.meaning.replaceAll("`", "")} Allowed: ${setting.grammar.allowed}.`;
-}
-
-const settingsAt = (path: JSONPath): Settings =>
-  Object.assign(
-    {},
-    ...grammarsAt(path).map((grammar) => (grammar.form === "object" ? grammar.settings : {})),
-  );
-
-/** The grammars of what may stand at a path of a page file. */
-function grammarsAt(path: JSONPath): Grammar[] {
-  return path
-    .reduce<Grammar[]>(
-      (grammars, key) => grammars.flatMap(spread).flatMap((grammar) => within(grammar, key)),
-      [pageGrammar],
-    )
-    .flatMap(spread);
-}
-
-const spread = (grammar: Grammar): Grammar[] =>
-  grammar.form === "either" ? grammar.of.flatMap(spread) : [grammar];
-
-function within(grammar: Grammar, key: string | number): Grammar[] {
-  switch (grammar.form) {
-    case "object": {
-      const found = grammar.settings[key];
-      return found ? [found.grammar] : [];
-    }
-    case "list":
-    case "pair":
-    case "map":
-      return [grammar.of];
-    default:
-      return [];
-  }
 }
 
 const wordsOf = (grammar: Grammar): string[] =>

@@ -2,7 +2,7 @@ import { parse } from "jsonc-parser";
 import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
-import { type Grammar, pageGrammar, type Setting, type Settings } from "../settings/index.ts";
+import { grammarsAt, settingsAt } from "../settings/index.ts";
 import { findBreaches } from "./contradictions.ts";
 import { type Fault, inOrder } from "./fault.ts";
 import { type Reference, referencesIn } from "./references.ts";
@@ -78,11 +78,6 @@ function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue[] | undefined {
 /** The keys that are known at a path, `$schema` aside. */
 const keysAt = (path: Path): string[] => Object.keys(settingsAt(path)).filter((key) => key !== "$schema");
 
-const settingsAt = (path: Path): Settings => settingsIn(grammarsAt(path));
-
-const settingsIn = (grammars: readonly Grammar[]): Settings =>
-  Object.assign({}, ...grammars.map((grammar) => (grammar.form === "object" ? grammar.settings : {})));
-
 /** What is allowed at a path: at its own place in the file, or at the nearest one around it. */
 function allowedAt(path: Path): string {
   for (let length = path.length; length > 0; length--) {
@@ -90,30 +85,6 @@ function allowedAt(path: Path): string {
     if (grammar) return grammar.allowed;
   }
   return "a JSON object of settings";
-}
-
-/** The grammar of the value at a path; of what may be written in several ways all of them, where that is asked for. */
-function grammarsAt(path: Path, opened = true): Grammar[] {
-  const inner = (grammar: Grammar): Grammar[] =>
-    grammar.form === "either" ? grammar.of.flatMap(inner) : [grammar];
-  const last = path.reduce<Grammar[]>(
-    (grammars, key) => grammars.flatMap(inner).flatMap((grammar) => step(grammar, key)),
-    [pageGrammar],
-  );
-  return opened ? last.flatMap(inner) : last;
-}
-
-function step(grammar: Grammar, key: string | number): Grammar[] {
-  switch (grammar.form) {
-    case "object":
-      return Object.hasOwn(grammar.settings, key) ? [(grammar.settings[key] as Setting).grammar] : [];
-    case "list":
-    case "pair":
-    case "map":
-      return [grammar.of];
-    default:
-      return [];
-  }
 }
 
 function valueAt(document: unknown, path: Path): unknown {

@@ -1,3 +1,4 @@
+export { grammarsAt, settingsAt } from "./at.ts";
 export { layerAttributes, partAttributes, sceneAttributes } from "./attributes.ts";
 export { type CheckName, checkNames, checkSetting } from "./check.ts";
 export { cue } from "./cue.ts";
