@@ -109,3 +109,44 @@ test("depths are spread evenly, and a depth that is changed with Alt leaves the 
   expect(Math.abs(after.y - before.y)).toBeLessThan(1);
   expect(Number(composer.layer("school")?.depth)).not.toBe(1.6);
 });
+
+test("cards of one depth change places by dragging up and down: what is on top is painted in front", async () => {
+  const { page } = composer;
+  const box = async (name: string) => (await card(name).boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const before = composer.text();
+  const [upper, lower] = [await box("near-kelp-right"), await box("near-kelp-left")];
+  expect(lower.y).toBeGreaterThan(upper.y);
+  const order = () => names().filter((name) => name.startsWith("near-kelp"));
+  expect(order()).toEqual(["near-kelp-left", "near-kelp-right"]);
+  await page.mouse.move(lower.x + 40, lower.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(lower.x + 40, lower.y + 10);
+  await page.mouse.move(upper.x + 42, upper.y + 20, { steps: 4 });
+  await poll(async () => (await box("near-kelp-left")).y).toBe(upper.y);
+  await page.mouse.up();
+  await poll(order).toEqual(["near-kelp-right", "near-kelp-left"]);
+  await page.getByRole("button", { name: "Undo near-kelp-left: order" }).click();
+  await poll(() => composer.text()).toBe(before);
+});
+
+test("a group opens: what is in it stands behind its card and can be reordered, and its depth is the group's", async () => {
+  const { page } = composer;
+  const before = composer.text();
+  for (const name of ["near-kelp-left", "near-kelp-right"])
+    await card(name).click(name === "near-kelp-right" ? { modifiers: ["Control"] } : {});
+  await page.keyboard.press("Control+g");
+  await poll(names).toContain("group");
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+Shift+z");
+  expect(await card("near-kelp-left").count()).toBe(0);
+  await card("group").focus();
+  await page.keyboard.press("Enter");
+  await card("near-kelp-left").click();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.getByRole("button", { name: "Undo group: depth" }).waitFor();
+  await card("group").getByText("2 layers").click();
+  await poll(() => card("near-kelp-left").count()).toBe(0);
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await poll(() => composer.text()).toBe(before);
+});

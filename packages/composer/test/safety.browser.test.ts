@@ -1,7 +1,9 @@
-import { mkdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { execFileSync, spawn } from "node:child_process";
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { expect, test } from "vitest";
 import { accessibilityFaults } from "../../../test/chromium.ts";
+import { program } from "../../../test/command.ts";
 import { startComposer } from "../../cli/src/compose/compose.ts";
 import { composed, poll, stagesShow } from "./compose.ts";
 
@@ -15,6 +17,16 @@ const deeper = async () => {
   await composer.page.getByRole("button", { name: "Undo snow: depth" }).waitFor();
 };
 const depth = () => layer("snow")?.depth;
+/** Puts a folder where the page file is, so that nothing can be written; what comes back is put there instead. */
+const outOfReach = () => {
+  const text = composer.text();
+  rmSync(composer.file);
+  mkdirSync(composer.file);
+  return (change: (text: string) => string) => {
+    rmSync(composer.file, { recursive: true });
+    writeFileSync(composer.file, change(text));
+  };
+};
 
 test("while the server is gone nothing is lost: what was done is written when it is back", async () => {
   const { page } = composer;
@@ -39,19 +51,69 @@ test("while the server is gone nothing is lost: what was done is written when it
   }
 });
 
-test("a disk that is full, and a page file that became a folder, are said, and cost nothing", async () => {
+test("a page file that became a folder costs nothing: what was done is written when it can be", async () => {
   const before = composer.text();
-  // A folder that nothing can be written into is full, for all that a program sees.
-  const aside = `${composer.file}.aside`;
-  renameSync(composer.file, aside);
-  mkdirSync(composer.file);
-  writeFileSync(join(composer.file, "in the way"), "");
+  const theirs = outOfReach();
   await deeper();
   await poll(status).toContain("not saved");
-  rmSync(composer.file, { recursive: true });
-  renameSync(aside, composer.file);
+  theirs((text) => text);
   await composer.saved();
   expect(composer.text()).not.toBe(before);
+});
+
+test("a disk that is full half-way through a file leaves the file as it was, and has room again", async () => {
+  const { page } = composer;
+  const before = composer.text();
+  // No file of the command may grow longer than this from here on: writing stops in the middle.
+  const lumbit = spawn(process.execPath, [program, "compose", composer.file, "--no-open", "--port", "0"]);
+  const room = (bytes: string) => execFileSync("prlimit", ["--pid", String(lumbit.pid), `--fsize=${bytes}`]);
+  try {
+    const url = await new Promise<string>((found) =>
+      lumbit.stdout.on("data", (said) => {
+        const [address] = /http:\S+/.exec(String(said)) ?? [];
+        if (address) found(address);
+      }),
+    );
+    room("8192:unlimited");
+    await page.goto(url);
+    await stagesShow(composer);
+    await deeper();
+    await poll(status).toContain("the disk is full");
+    expect(composer.text()).toBe(before);
+    expect(readdirSync(dirname(composer.file)).filter((name) => name.includes("lumbit"))).toEqual([]);
+    room("unlimited:unlimited");
+    await composer.saved();
+    expect(composer.text()).not.toBe(before);
+  } finally {
+    lumbit.kill();
+  }
+});
+
+test("where another program has changed the file too, what is wanted of both is chosen piece by piece", async () => {
+  const { page } = composer;
+  const theirs = outOfReach();
+  await deeper();
+  const mine = String(await card("snow").getAttribute("aria-label"));
+  await card("mid-kelp").click();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.getByRole("button", { name: "Undo mid-kelp: depth" }).waitFor();
+  theirs((text) =>
+    text
+      .replace(/("name": "snow",[^}]*?"depth": )[\d.]+/, "$19")
+      .replace(/"title": "[^"]*"/, '"title": "High tide"'),
+  );
+  await page.getByRole("button", { name: "Piece by piece" }).click();
+  const piece = page.getByRole("radiogroup", { name: "descent, snow: depth" });
+  await piece.getByText("there: 9").click();
+  expect(await accessibilityFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Take these" }).click();
+  await composer.saved();
+  expect(depth()).toBe(9);
+  expect(layer("mid-kelp")?.depth).not.toBe(0.45);
+  expect(composer.onDisk().title).toBe("High tide");
+  await page.getByRole("button", { name: "Undo two versions as one" }).click();
+  await page.getByRole("button", { name: "Undo changed by another program" }).click();
+  await poll(() => card("snow").getAttribute("aria-label")).toBe(mine);
 });
 
 test("a picture that vanishes leaves the others, and the page says which is missing", async () => {

@@ -178,7 +178,7 @@ export class PageFolder {
 }
 
 function reasonOf({ code, message }: NodeJS.ErrnoException): string {
-  if (code === "ENOSPC") return "the disk is full";
+  if (code === "ENOSPC" || code === "EDQUOT" || code === "EFBIG") return "the disk is full";
   if (code === "EACCES" || code === "EPERM" || code === "EROFS")
     return "it, or its folder, may not be written to";
   return message;

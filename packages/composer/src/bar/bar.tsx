@@ -3,6 +3,7 @@ import { Button, ToggleButton } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/store.ts";
 import { TakeAway } from "./take-away.tsx";
+import { Versions } from "./versions.tsx";
 import "./bar.css";
 
 const words = (saving: Saving): string =>
@@ -57,13 +58,7 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
           <Button onPress={() => composer.say(undefined)}>All right</Button>
         </div>
       )}
-      {other && (
-        <div className="problem group" role="alert">
-          Another program has changed the file too.
-          <Button onPress={() => composer.choose("mine")}>Keep what is here</Button>
-          <Button onPress={() => composer.choose("theirs")}>Take what is there</Button>
-        </div>
-      )}
+      {other && <Versions />}
     </header>
   );
 }

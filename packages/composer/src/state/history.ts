@@ -37,14 +37,15 @@ export function keepHistory(file: string, kept: KeptHistory): void {
 }
 
 /**
- * The text of a page with the history that was kept of it: what is there, or what was done since and could not be
- * written, if nobody else has written anything in the meantime.
+ * What was kept of a page: its text and history, where what is there is that text, or where something was done since that
+ * could not be written; what is there otherwise. `written` is what both come from.
  */
-export function keptHistory(file: string, there: string): { text: string; history: History } {
-  const none = { text: there, history: noHistory };
+export function keptHistory(file: string, there: string): KeptHistory {
+  const none = { text: there, written: there, history: noHistory };
   try {
     const kept = JSON.parse(localStorage.getItem(place(file)) ?? "null") as KeptHistory | null;
-    return kept && (kept.text === there || kept.written === there) ? kept : none;
+    if (kept?.text === there) return { ...kept, written: there };
+    return kept && kept.text !== kept.written ? kept : none;
   } catch {
     return none;
   }

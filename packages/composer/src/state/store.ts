@@ -8,6 +8,7 @@ import { become } from "../edit/apply.ts";
 import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
 import { namesIn, sceneOf } from "../edit/find.ts";
+import { type Merged, merged } from "../edit/merge.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
 import type { Added, Blobs, Home, Kept } from "../home/home.ts";
@@ -66,6 +67,9 @@ function withAssets(known: Assets, more: Assets): Assets {
   };
 }
 
+/** After which time what could not be written is tried again, in ms. */
+const triedAgain = 4000;
+
 /** How long after a key an intention ends, in ms. */
 const keysRest = 600;
 
@@ -74,7 +78,8 @@ const keysRest = 600;
  * stages follow by what changed and not by the page.
  */
 export function createComposer(home: Home, kept: Kept) {
-  const { text, history } = keptHistory(kept.name, kept.text);
+  const before = keptHistory(kept.name, kept.text);
+  const { text, history } = before;
   const { page, faults } = readPage(text, kept.name);
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
   const first = page?.scenes[0]?.name ?? "";
@@ -88,6 +93,8 @@ export function createComposer(home: Home, kept: Kept) {
       faults,
       typed: [],
       missing: kept.missing ?? [],
+      // What was done here could not be written, and another program has written something else since.
+      ...(![before.written, text].includes(kept.text) && { other: kept }),
     },
     ...{
       history,
@@ -104,8 +111,9 @@ export function createComposer(home: Home, kept: Kept) {
 
   let version = kept.version;
   /** What was last written, or is there: what differs from it is unsaved. */
-  let written = kept.text;
+  let written = before.written;
   let writing = false;
+  let again: ReturnType<typeof setTimeout> | undefined;
   async function save(): Promise<void> {
     if (writing) return;
     writing = true;
@@ -123,11 +131,14 @@ export function createComposer(home: Home, kept: Kept) {
         writing = false;
         const unreachable = error instanceof TypeError;
         set({ saving: unreachable ? "unreachable" : { problem: (error as Error).message } });
+        // A disk may have room again; that a server is back is told by the server.
+        clearTimeout(again);
+        if (!unreachable) again = setTimeout(save, triedAgain);
         return;
       }
     }
     writing = false;
-    set({ saving: "saved" });
+    set({ saving: get().other ? { problem: "another program has changed the file" } : "saved" });
   }
 
   /** What a drag began from: its steps are one intention. */
@@ -268,15 +279,25 @@ export function createComposer(home: Home, kept: Kept) {
       } else if (get().text !== written) set({ other });
       else takeOver(other);
     },
-    /** Ends a choice between two versions. */
-    choose(which: "mine" | "theirs"): void {
+    /**
+     * This version and another program's as one, theirs at the places that are chosen; nothing where one of them, or what
+     * was there before both, is no page.
+     */
+    bothVersions(chosen: ReadonlySet<string>): Merged | undefined {
+      const { other, name, page, faults } = get();
+      const [base, theirs] = [written, other?.text ?? ""].map((text) => readPage(text, name).page);
+      return base && theirs && faults.length === 0 ? merged(base, page, theirs, chosen) : undefined;
+    },
+    /** Ends a choice between two versions: one of them, or what has come of both. */
+    choose(which: "mine" | "theirs" | Page): void {
       const { other } = get();
       if (!other) return;
       set({ other: undefined });
       version = other.version;
       written = other.text;
-      if (which === "theirs") takeOver(other);
-      else void save();
+      if (which === "mine") return void save();
+      takeOver(other);
+      if (which !== "theirs") api.edit("two versions as one", become(which));
     },
     reached(reached: boolean): void {
       if (!reached) set({ saving: "unreachable" });
