@@ -36,17 +36,28 @@ async function shots(url, { width, height, at, pointers = [] }) {
   return pictures;
 }
 
-/** Pictures side by side, each `width` px wide, on white. */
-async function sheet(pictures, width, name) {
+/** Pictures side by side in rows of so many, each `width` px wide, on white. */
+async function sheet(pictures, width, name, columns = pictures.length) {
   const gap = 16;
   const scaled = await Promise.all(
     pictures.map((picture) => sharp(picture).resize({ width }).toBuffer({ resolveWithObject: true })),
   );
   const height = Math.max(...scaled.map(({ info }) => info.height));
+  const across = (count, size) => count * (size + gap) - gap;
   await sharp({
-    create: { width: scaled.length * (width + gap) - gap, height, channels: 3, background: "#fff" },
+    create: {
+      width: across(columns, width),
+      height: across(Math.ceil(scaled.length / columns), height),
+      ...{ channels: 3, background: "#fff" },
+    },
   })
-    .composite(scaled.map(({ data }, index) => ({ input: data, left: index * (width + gap), top: 0 })))
+    .composite(
+      scaled.map(({ data }, index) => ({
+        input: data,
+        left: (index % columns) * (width + gap),
+        top: Math.floor(index / columns) * (height + gap),
+      })),
+    )
     .png({ palette: true, quality: 92, effort: 10 })
     .toFile(target(name));
 }
@@ -101,13 +112,13 @@ await demoSite.close();
 const gazette = join(folder, "gazette");
 const gazettePage = { root: join(root, "examples/gazette"), logLevel: "error", build: { outDir: gazette } };
 await build(gazettePage);
-const _served = await servePreview({ ...gazettePage, preview: { host: "127.0.0.1", port: 0 } });
+const gazetteSite = await servePreview({ ...gazettePage, preview: { host: "127.0.0.1", port: 0 } });
 await sheet(
-  await shots(served.resolvedUrls.local[0], { width: 1280, height: 800, at: [0, 1000, 1800] }),
+  await shots(gazetteSite.resolvedUrls.local[0], { width: 1280, height: 800, at: [0, 1000, 1800] }),
   800,
   "gazette",
 );
-await served.close();
+await gazetteSite.close();
 
 await terminal(
   "lumbit measure examples/tidehouse/page.json --viewport 1280x800 --scroll 400",
@@ -194,7 +205,42 @@ const art = ["open-water", "far-reef", "far-kelp", "school", "sea-floor"];
 await (await chooser).setFiles(art.map((name) => join(root, "examples/tidehouse/art", `${name}.webp`)));
 await page.waitForTimeout(1000);
 await page.screenshot({ path: target("begin") });
+
+// The first scene, step by step: all by looking and dragging.
+const steps = [];
+const step = async (pause = 1200) => {
+  await page.waitForTimeout(pause);
+  steps.push(await page.screenshot());
+};
+const middle = async (locator) => {
+  const { x, y, width, height } = await locator.boundingBox();
+  return [x + width / 2, y + height / 2];
+};
+const dragged = async ([x, y], [across, down]) => {
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + across, y + down, { steps: 10 });
+};
+await page.getByRole("button", { name: /^Make a scene/ }).click();
+await page.getByRole("option", { name: /^school/ }).waitFor();
+await step(3000);
+await dragged(await middle(page.getByRole("option", { name: /^far-kelp/ })), [-180, 0]);
+await step();
+await page.mouse.up();
+await page.getByRole("button", { name: /^Add a layer/ }).click();
+await page.getByRole("menuitem", { name: "Words" }).click();
+const words = await middle(page.getByRole("group", { name: /^Layers on the laptop/ }));
+await page.waitForTimeout(800);
+await page.mouse.dblclick(...words);
+await page.keyboard.type("Low water");
+await page.keyboard.press("Control+Enter");
+await dragged(words, [0, -70]);
+await step();
+await page.mouse.up();
+await page.getByRole("button", { name: "Play" }).click();
+await step(2600);
 begin.end();
+await sheet(steps, 800, "first-scene", 2);
 
 const spoiled = join(folder, "spoiled");
 cpSync(starter, spoiled, { recursive: true });

@@ -34,6 +34,12 @@ test("five pictures become a moving scene, the farthest first, in the order that
   expect(layers().map(({ depth }) => depth)).toEqual(["horizon", 3, 1, 0.33, 0]);
   expect(readFileSync(join(folder(), "art/school.webp")).equals(readFileSync(art("school")))).toBe(true);
   for (const frame of composer.stages()) await frame.waitForSelector('[data-lumbit-layer="school"]');
+  // New words are read where they stand: light ones on what is dark there.
+  await page.waitForTimeout(500);
+  await page.getByRole("button", { name: "Add a layer" }).click();
+  await page.getByRole("menuitem", { name: "Words" }).click();
+  await poll(() => composer.layer("words")?.color).toBe("#f6f2ea");
+  await page.getByRole("button", { name: "Undo words: new" }).click();
   await page.getByRole("button", { name: /^Undo scene of 5/ }).click();
   await poll(() => layers().length).toBe(0);
   await page.getByRole("button", { name: /^Redo scene of 5/ }).click();
@@ -99,6 +105,7 @@ test("an empty page is a file that a person could have written", async () => {
     "words,h1",
     "ellipse,ellipse",
   ]);
+  expect(composer.layer("words")?.color).toBe("#262320");
   const stage = await composer.large().boundingBox();
   const ellipse = await composer.boxOn(0, "ellipse");
   expect(ellipse.y + ellipse.height / 2).toBeCloseTo((stage?.y ?? 0) + (stage?.height ?? 0) / 2, 0);

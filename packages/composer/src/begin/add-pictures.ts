@@ -1,5 +1,6 @@
 import { type AnyLayer, allLayers } from "lumbit/core";
 import { displaced } from "../desk/displaced.ts";
+import { isDark } from "../desk/pixels.ts";
 import { sceneBox } from "../desk/shown.ts";
 import { nameFrom, sceneOf } from "../edit/find.ts";
 import { addLayers, named } from "../edit/layers.ts";
@@ -63,12 +64,18 @@ export async function pastePictures(composer: Composer, files: readonly File[]):
   if (middle) await addPictures(composer, files, middle);
 }
 
+/** Colors of new words, so that they are read at once. */
+const letters = { onDark: "#f6f2ea", onLight: "#262320" };
+
 /** Puts words or a shape into the middle of what the large stage shows. */
-export function addNew(composer: Composer, what: "words" | "rectangle" | "ellipse"): void {
+export async function addNew(composer: Composer, what: "words" | "rectangle" | "ellipse"): Promise<void> {
   const middle = middleOf(composer);
   if (!middle) return;
-  const { page } = composer.store.getState();
   const { scene, at, stands } = middle;
+  const { page, assets } = composer.store.getState();
+  const ground = sceneOf(page, scene)?.background ?? page.page?.background;
+  const around = [-120, -60, 0, 60, 120].map((away) => ({ x: at.x + away, y: at.y }));
+  const dark = what === "words" && (await isDark(stands, scene, ground, around, assets));
   const box = sceneBox(stands.layout, scene, stands.scroll);
   if (!box) return;
   const motion = { depth: usualDepth };
@@ -79,6 +86,7 @@ export function addNew(composer: Composer, what: "words" | "rectangle" | "ellips
     what === "words"
       ? {
           ...{ text: "Words", as: isFirst ? "h1" : "p", fontSize: { min: "32px", max: "88px" } },
+          color: dark ? letters.onDark : letters.onLight,
           place: { center: "x", top: percentOf(y - 50, box.height) },
         }
       : {

@@ -130,7 +130,7 @@ function Add() {
             onAction={(what) =>
               what === "pictures"
                 ? chosen.current?.click()
-                : addNew(composer, what as "words" | "rectangle" | "ellipse")
+                : void addNew(composer, what as "words" | "rectangle" | "ellipse")
             }
           >
             <MenuItem id="pictures">Pictures …</MenuItem>
