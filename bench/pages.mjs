@@ -83,7 +83,7 @@ addEventListener("pointermove", ({ clientX, clientY }) => {
 
 /** A careful loop by hand: positions cached, one transform for each visible layer in a frame. */
 const plainLoop = `
-const fades = document.querySelector(".lumbit-ramped") !== null;
+const fades = document.querySelector("[data-lumbit-is~=ramped]") !== null;
 const scenes = [...document.querySelectorAll("[data-lumbit-scene]")].map((element) => ({
   top: element.offsetTop, height: element.offsetHeight,
   layers: [...element.querySelectorAll("[data-lumbit-layer]")].map((element) => [element, 1 - Number(getComputedStyle(element).getPropertyValue("--lumbit-speed"))]),
@@ -139,8 +139,8 @@ export const ways = {
   native: { moves: true },
   // The least that the standard costs, and what of it are the timelines and each animation.
   "bare keyframes": { moves: true, edit: bareKeyframes },
-  "native, a tenth": { moves: true, edit: without(".lumbit-drifts:not(:first-child)") },
-  "timelines alone": { moves: true, edit: without(".lumbit-drifts") },
+  "native, a tenth": { moves: true, edit: without("[data-lumbit-is~=drifts]:not(:first-child)") },
+  "timelines alone": { moves: true, edit: without("[data-lumbit-is~=drifts]") },
   scripted: { moves: true, edit: withoutStandard, driver: true },
   "sway loop": { moves: false, script: swayLoop },
   sway: { moves: true, sway: true },

@@ -111,6 +111,6 @@ test.each([
 ])("a rule %j is refused with what is allowed", async (rule, ofScene, message) => {
   const attribute = `data-lumbit-rules='${JSON.stringify([rule])}'`;
   const page = await open(ofScene ? markup(attribute, 'data-lumbit-depth="1"') : markup("", attribute));
-  await expect(page.evaluate("mount(document.body)")).rejects.toThrow(message);
+  await expect(page.evaluate("mount(document.body, { strict: true })")).rejects.toThrow(message);
   await page.close();
 });

@@ -262,10 +262,11 @@ test.each(["native", "scripted"])(
     const page = await open(
       markup(
         "",
-        `style="filter: invert(1)" data-lumbit-opacity="0.5" data-lumbit-rotate="20" data-lumbit-blend="multiply"
+        `class="inverted" data-lumbit-opacity="0.5" data-lumbit-rotate="20" data-lumbit-blend="multiply"
        data-lumbit-rules='[{"media": "(max-width: 700px)", "blur": "3px", "opacity": 0.25}]'`,
       ),
     );
+    await page.addStyleTag({ content: "section i.inverted { filter: invert(1) }" });
     const look = () =>
       page.evaluate(() => {
         const { opacity, rotate, filter, mixBlendMode } = getComputedStyle(
@@ -341,7 +342,7 @@ test.each<[name: string, value: string, message: string | undefined, ofScene: bo
   const other = name.includes("depth") || name.includes("speed") ? "" : ' data-lumbit-depth="1"';
   const page = await open(ofScene ? markup(attribute, other) : markup("", attribute + other));
   const said = await page.evaluate(
-    "(() => { try { mount(document.body) } catch (error) { return error.name + ': ' + error.message } })()",
+    "(() => { try { mount(document.body, { strict: true }) } catch (error) { return error.name + ': ' + error.message } })()",
   );
   const wanted =
     message === undefined

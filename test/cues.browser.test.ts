@@ -70,7 +70,7 @@ afterAll(() => close?.());
 const opacity = (selector: string) =>
   `Number(getComputedStyle(document.querySelector('${selector}')).opacity)`;
 const heading = "[data-lumbit-scene=hours] h2";
-const words = "[data-lumbit-scene=hours] .lumbit-content p";
+const words = "[data-lumbit-scene=hours] [data-lumbit-is~=content] p";
 
 describe.each(engineNames)("%s", (name) => {
   test("plays each cue once as its moment is passed, and leaves the text as it was", async () => {

@@ -88,7 +88,7 @@ describe("the browser shows that the fault is gone", () => {
   const layer = (name: string) => `[data-lumbit-layer=${name}]`;
   test.each([
     ["overlap", layer("ebb"), layer("flow"), 1],
-    ["overlap-content", layer("words"), ".lumbit-content p", 1],
+    ["overlap-content", layer("words"), "[data-lumbit-is~=content] p", 1],
     ["reading-covered", layer("words"), layer("rock"), 1],
     // Of a picture what is around its subject.
     ["subject-covered", layer("plate"), layer("rock"), 0.2],

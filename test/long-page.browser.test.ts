@@ -15,7 +15,7 @@ const page = long(40);
 test("a page of many layers skips those far from the view, and none of those in it", async () => {
   const folder = temporaryFolder();
   const css = pageCss(page, assets);
-  const skips = /\.lumbit-stage \{[^}]*content-visibility: auto/;
+  const skips = /\[data-lumbit-is~=stage] \{[^}]*content-visibility: auto/;
   expect(css).toMatch(skips);
   expect(pageCss(long(20), assets)).not.toMatch(skips);
   writeFileSync(join(folder, "page.css"), css);

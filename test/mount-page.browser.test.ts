@@ -91,7 +91,7 @@ const boxes = async (page: Page, scroll: number) => {
     [
       ...document.querySelectorAll(
         // Titles of slides come and go in their own time.
-        ":is([data-lumbit-layer], [data-lumbit-pane], [data-lumbit-block], [data-lumbit-scene]):not(.lumbit-title)",
+        ":is([data-lumbit-layer], [data-lumbit-pane], [data-lumbit-block], [data-lumbit-scene]):not([data-lumbit-is~=title])",
       ),
     ].map((element) => {
       const { left, top, width, height } = element.getBoundingClientRect();
@@ -179,7 +179,9 @@ test("a layout of a page as it stands says where everything is, and what is on t
       () => (window as never as { live: { layout(): PageLayout } }).live.layout() as PageLayout,
     );
     const found = await page.evaluate(() => {
-      const layers = [...document.querySelectorAll<HTMLElement>("[data-lumbit-layer]:not(.lumbit-title)")];
+      const layers = [
+        ...document.querySelectorAll<HTMLElement>("[data-lumbit-layer]:not([data-lumbit-is~=title])"),
+      ];
       // Asked is where layers are, not which of them can be clicked.
       for (const element of document.querySelectorAll<HTMLElement>("main *"))
         element.style.setProperty("pointer-events", "auto", "important");

@@ -251,21 +251,37 @@ test("goes on where it was when a reader comes back to the page", async () => {
   expect(await at(500)).toBeCloseTo(before - 50, 0);
 });
 
-test("a wrong attribute is said, and nothing is changed", async () => {
+test("a wrong attribute is said and left out, and all else moves; where it is strict nothing is changed", async () => {
   body = ordinary.replace('data-lumbit-depth="1"', 'data-lumbit-depth="-2"');
   await open();
   const before = await run<string>("document.documentElement.outerHTML");
-  expect(await run("(() => { try { mount(document.body) } catch (error) { return error.message } })()")).toBe(
+  expect(
+    await run(
+      "(() => { try { mount(document.body, { strict: true }) } catch (error) { return error.message } })()",
+    ),
+  ).toBe(
     '<b id="far">: data-lumbit-depth: found "-2"; allowed: the distance behind the page surface in camera distances: a number above -1, or "horizon"',
   );
   expect(await run("document.documentElement.outerHTML")).toBe(before);
+  const said: string[] = [];
+  page.on("console", (message) => said.push(`${message.type()}: ${message.text()}`));
+  const [far, near] = [await box("far"), await box("near")];
+  await run("mount(document.body)");
+  await scroll(560);
+  expect((await box("far")).top).toBeCloseTo(far.top - 560, 0);
+  expect((await box("near")).left).not.toBeCloseTo(near.left, 0);
+  expect(said).toEqual([
+    expect.stringMatching(/^warning: lumbit: <b id="far">: data-lumbit-depth: found "-2"; allowed/),
+  ]);
 });
 
 test("what is mounted goes on where the markup has become wrong", async () => {
   await open();
   await run(`window.m = mount(document.body); document.getElementById("near").dataset.lumbitSpeed = "fast"`);
   expect(
-    await run("(() => { try { mount(document.body) } catch (error) { return error.message } })()"),
+    await run(
+      "(() => { try { mount(document.body, { strict: true }) } catch (error) { return error.message } })()",
+    ),
   ).toContain('<b id="near">: data-lumbit-speed: found "fast"; allowed: screen movement');
   const before = await box("far");
   await scroll(500);

@@ -86,7 +86,7 @@ const { scrollHeight, scrollWidth } = document.documentElement;
 return JSON.stringify({
   texts: Object.fromEntries(words.map((element) => [key(element), sizeOf(getComputedStyle(element))])),
   letters: Object.fromEntries(words.map((element) => [key(element), lettersOf(element)])),
-  contents: Object.fromEntries([...document.querySelectorAll(".lumbit-content")].map((element) => [element.closest("[data-lumbit-scene]").dataset.lumbitScene, element.getBoundingClientRect().height])),
+  contents: Object.fromEntries([...document.querySelectorAll("[data-lumbit-is~=content]")].map((element) => [element.closest("[data-lumbit-scene]").dataset.lumbitScene, element.getBoundingClientRect().height])),
   scrollHeight, scrollWidth,
 });`;
 

@@ -71,6 +71,9 @@ export function Section() {
       aria-label="Section"
       ref={panel}
       onKeyDownCapture={(event) => {
+        const focused = (event.target as Element).closest<HTMLElement>("[role='option']")?.dataset.key;
+        const group = event.key === "Enter" && named.get(focused ?? "");
+        if (group && isGroup(group)) toggle(group.name);
         const by = event.shiftKey ? step.shifted : step.key;
         const way = { ArrowRight: -by, ArrowLeft: by }[event.key];
         if (way === undefined || event.ctrlKey || event.metaKey) return;
@@ -112,10 +115,6 @@ export function Section() {
         onSelectionChange={(keys) =>
           composer.select(keys === "all" ? cards.map(({ layer }) => layer.name) : [...keys].map(String), name)
         }
-        onAction={(key) => {
-          const layer = named.get(String(key));
-          if (layer && isGroup(layer)) toggle(layer.name);
-        }}
         items={cards.map((own, index) => ({ id: own.layer.name, own, index }))}
         dependencies={[places, axis, pictures, opened, selected]}
         style={{ height: high * (card.height + card.space) }}

@@ -40,7 +40,7 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
       ? [
           element(
             "div",
-            { class: still ? "lumbit-fixed" : "lumbit-stage" },
+            { "data-lumbit-is": still ? "fixed" : "stage" },
             layers.map((layer) => layerElement(layer, still, late, assets)),
           ),
         ]
@@ -51,20 +51,16 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     ...(scene.content ? [contentElement(scene.content)] : []),
     ...stage(front),
   ];
-  const crossed = crossesContent(scene) && "lumbit-crossed";
+  const crossed = crossesContent(scene) && "crossed";
   return element(
     "section",
     {
       id: scene.name,
       "data-lumbit-scene": scene.name,
       "data-lumbit-driver": "native",
-      class: classes(
-        "lumbit-scene",
-        scene.content && "lumbit-flows",
-        isHeld(scene) ? "lumbit-track" : crossed,
-      ),
+      "data-lumbit-is": marks("scene", scene.content && "flows", isHeld(scene) ? "track" : crossed),
     },
-    isHeld(scene) ? [element("div", { class: classes("lumbit-held", crossed) }, inside)] : inside,
+    isHeld(scene) ? [element("div", { "data-lumbit-is": marks("held", crossed) }, inside)] : inside,
   );
 }
 
@@ -76,7 +72,7 @@ export const layerElement = (layer: AnyLayer, still: boolean, late: boolean, ass
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
   const backdrop = page.page?.backdrop;
   if (!backdrop) return undefined;
-  return element("div", { class: "lumbit-backdrop" }, [
+  return element("div", { "data-lumbit-is": "backdrop" }, [
     element("img", {
       "data-lumbit-backdrop": "native",
       ...pictureAttributes(backdrop.image, assets),
@@ -88,7 +84,7 @@ export function backdropElement(page: Page, assets: Assets): Element | undefined
 const contentElement = (content: readonly Block[]) =>
   element(
     "div",
-    { class: "lumbit-content" },
+    { "data-lumbit-is": "content" },
     content.map((block, index) => blockElement(block, index)),
   );
 
@@ -107,7 +103,7 @@ function blockElement(block: Block, index: number): Element {
 
 /** Pieces are plain inline boxes, so that the text stays one to those who listen, search, copy and translate. */
 const pieceElement = ({ text, isPiece }: TextPart) =>
-  isPiece ? element("span", { class: "lumbit-piece lumbit-ramped" }, [text]) : text;
+  isPiece ? element("span", { "data-lumbit-is": "piece ramped" }, [text]) : text;
 
 /** A cue; a list where rules change it, of which the last one whose media query holds is played. */
 function cueText({
@@ -136,7 +132,7 @@ function panedElement(layer: AnyLayer, drawing: Drawing): Element {
   return isBoxed(layer)
     ? element(
         "div",
-        { "data-lumbit-pane": layer.name, class: "lumbit-pane", "data-lumbit-cue": cueText(layer) },
+        { "data-lumbit-pane": layer.name, "data-lumbit-is": "pane", "data-lumbit-cue": cueText(layer) },
         [own],
       )
     : own;
@@ -148,17 +144,17 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     "data-lumbit-layer": layer.name,
     // What a picture in a pane comes in with is its pane.
     "data-lumbit-cue": isBoxed(layer) ? undefined : cueText(layer),
-    class: classes(
-      "lumbit-layer",
-      fillsScene(layer) && !isBoxed(layer) && "lumbit-fill",
-      statesOf(layer).some(overscans) && "lumbit-reach",
-      isGroup(layer) && "lumbit-group",
-      !still && "lumbit-drifts",
-      (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "lumbit-ramped",
-      isReel(layer) && "lumbit-reel",
-      slide === "slide" && "lumbit-slide",
-      isText(layer) && layer.title && "lumbit-title",
-      isText(layer) && layerPieces(layer) === "lines" && "lumbit-lines",
+    "data-lumbit-is": marks(
+      "layer",
+      fillsScene(layer) && !isBoxed(layer) && "fill",
+      statesOf(layer).some(overscans) && "reach",
+      isGroup(layer) && "group",
+      !still && "drifts",
+      (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "ramped",
+      isReel(layer) && "reel",
+      slide === "slide" && "slide",
+      isText(layer) && layer.title && "title",
+      isText(layer) && layerPieces(layer) === "lines" && "lines",
     ),
   };
   if (isText(layer)) {
@@ -178,7 +174,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       [
         element(
           "div",
-          { class: "lumbit-row lumbit-ramped" },
+          { "data-lumbit-is": "row ramped" },
           layer.layers.map((child, index) =>
             panedElement(child, {
               ...drawing,
@@ -227,5 +223,5 @@ function pictureAttributes(path: string, assets: Assets) {
   return { src: picture?.url ?? path, width: picture?.width, height: picture?.height };
 }
 
-const classes = (...names: (string | number | false | undefined)[]) =>
+const marks = (...names: (string | number | false | undefined)[]) =>
   names.filter(Boolean).join(" ") || undefined;

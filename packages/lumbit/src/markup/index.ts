@@ -1,5 +1,6 @@
+export { adoptCss, cropWay } from "./adopt.css.ts";
 export type { Assets, FontStack, Picture } from "./assets.ts";
-export { motionConditions, swipeMedia } from "./conditions.ts";
+export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement } from "./elements.ts";
 export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";

@@ -54,7 +54,7 @@ export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] 
         }),
       )
     : [];
-  if (isReel(layer)) rules.push(...rowRules(`${select("layer")} > .lumbit-row`));
+  if (isReel(layer)) rules.push(...rowRules(`${select("layer")} > [data-lumbit-is~=row]`));
   return [...rules, ...inner];
 }
 

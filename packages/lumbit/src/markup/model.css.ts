@@ -47,6 +47,8 @@ const lengths = [
 export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
 @property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
 ${["enter-x", "enter-y", "leave-x", "leave-y", "hold-x", "hold-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
+${["own", "shift"].flatMap((name) => ["x", "y"].map((axis) => `@property --lumbit-${name}-${axis} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`)).join("\n")}
+@property --lumbit-cover { syntax: "<number>"; inherits: false; initial-value: 1; }
 @property --lumbit-paned { syntax: "<number>"; inherits: false; initial-value: 0; }
 @property --lumbit-clipped { syntax: "*"; inherits: false; }
 @property --lumbit-clip { syntax: "*"; inherits: false; }
@@ -56,7 +58,7 @@ ${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { synta
 
 export const modelCss = `
 :root { --lumbit-v: 100vh; }
-.lumbit-scene {
+[data-lumbit-is~=scene] {
   position: relative;
   isolation: isolate;
   height: var(--lumbit-h);
@@ -64,19 +66,19 @@ export const modelCss = `
   break-inside: avoid;
   print-color-adjust: exact;
 }
-[data-lumbit-scene], .lumbit-flows .lumbit-stage > *, .lumbit-slide {
+[data-lumbit-scene], [data-lumbit-is~=flows] [data-lumbit-is~=stage] > *, [data-lumbit-is~=slide] {
   --lumbit-length: ${print(passageLength(css, scene))};
   --lumbit-lo: ${print(leastReached(css, scene))};
   --lumbit-hi: ${print(mostReached(css, scene, passage))};
   --lumbit-auto: ${print(automaticSettle(css, passage))};
 }
-.lumbit-track { height: auto; }
-.lumbit-held { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
-.lumbit-flows, .lumbit-flows > .lumbit-held { height: auto; }
-.lumbit-stage { position: absolute; inset: 0; container-type: size; pointer-events: none; }
-.lumbit-stage > *, .lumbit-group > * { pointer-events: auto; }
-.lumbit-fixed { position: absolute; inset: 0; clip-path: inset(0); }
-.lumbit-content {
+[data-lumbit-is~=track] { height: auto; }
+[data-lumbit-is~=held] { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
+[data-lumbit-is~=flows], [data-lumbit-is~=flows] > [data-lumbit-is~=held] { height: auto; }
+[data-lumbit-is~=stage] { position: absolute; inset: 0; container-type: size; pointer-events: none; }
+[data-lumbit-is~=stage] > *, [data-lumbit-is~=group] > * { pointer-events: auto; }
+[data-lumbit-is~=fixed] { position: absolute; inset: 0; clip-path: inset(0); }
+[data-lumbit-is~=content] {
   position: relative;
   /* Below what lies on the surface, wherever in the markup that stands. */
   z-index: ${orderSteps - 1};
@@ -85,13 +87,13 @@ export const modelCss = `
   width: var(--lumbit-content, ${columnCss});
   margin-inline: auto;
 }
-.lumbit-content > * { margin: 0; }
-.lumbit-content > ul { padding-inline-start: 1.5rem; }
-.lumbit-layer, .lumbit-pane { position: absolute; margin: 0; }
-img.lumbit-layer, [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
-picture:has(> .lumbit-layer) { display: contents; }
-.lumbit-layer[alt=""], .lumbit-pane:has(> [alt=""], > picture > [alt=""]) { pointer-events: none; user-select: none; }
-:is(h1, h2, h3, h4, h5, h6, p):is(.lumbit-layer, [data-lumbit-block]) {
+[data-lumbit-is~=content] > * { margin: 0; }
+[data-lumbit-is~=content] > ul { padding-inline-start: 1.5rem; }
+[data-lumbit-is~=layer], [data-lumbit-is~=pane] { position: absolute; margin: 0; }
+img[data-lumbit-is~=layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
+picture:has(> [data-lumbit-is~=layer]) { display: contents; }
+[data-lumbit-is~=layer][alt=""], [data-lumbit-is~=pane]:has(> [alt=""], > picture > [alt=""]) { pointer-events: none; user-select: none; }
+:is(h1, h2, h3, h4, h5, h6, p):is([data-lumbit-is~=layer], [data-lumbit-block]) {
   font-size: 1rem;
   font-weight: 400;
   line-height: 1.3;
@@ -99,19 +101,21 @@ picture:has(> .lumbit-layer) { display: contents; }
   white-space: pre-line;
   overflow-wrap: anywhere;
 }
-:is(h1, h2, h3, h4, h5, h6):is(.lumbit-layer, [data-lumbit-block]) { text-wrap: balance; }
-.lumbit-content > ul { font-size: 1rem; line-height: 1.3; }
-.lumbit-pane { overflow: var(--lumbit-clip, clip); container-type: size; }
+:is(h1, h2, h3, h4, h5, h6):is([data-lumbit-is~=layer], [data-lumbit-block]) { text-wrap: balance; }
+[data-lumbit-is~=content] > ul { font-size: 1rem; line-height: 1.3; }
+[data-lumbit-is~=pane] { overflow: var(--lumbit-clip, clip); container-type: size; }
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
-.lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, auto); }
-.lumbit-group { container-type: size; }
+[data-lumbit-is~=pane]:has(> [data-lumbit-is~=group]) { overflow: var(--lumbit-clip, auto); }
+[data-lumbit-is~=group] { container-type: size; }
 /* A row goes to the left on pages of every script; what is in its slides is written as the page is. */
 [dir="ltr"] { --lumbit-written: ltr; }
 [dir="rtl"] { --lumbit-written: rtl; }
-.lumbit-reel { direction: ltr; overflow: auto hidden; scroll-snap-type: x mandatory; }
-.lumbit-row { --lumbit-v: 100cqw; display: flex; gap: var(--lumbit-slide-gap); width: max-content; height: 100%; }
+[data-lumbit-is~=reel] { direction: ltr; overflow: auto hidden; scroll-snap-type: x mandatory; }
+[data-lumbit-is~=row] { --lumbit-v: 100cqw; display: flex; gap: var(--lumbit-slide-gap); width: max-content; }
+/* Where the page says nothing of their height. */
+:where([data-lumbit-is~=row], [data-lumbit-is~=row] > [data-lumbit-is~=slide]) { height: 100%; }
 /* A slide goes through its reel as a scene goes through the viewport, on its side. */
-.lumbit-row > .lumbit-slide {
+[data-lumbit-is~=row] > [data-lumbit-is~=slide] {
   --lumbit-h: var(--lumbit-slide);
   --lumbit-l: 0px;
   --lumbit-settle: calc(var(--lumbit-length) / 2);
@@ -122,18 +126,14 @@ picture:has(> .lumbit-layer) { display: contents; }
   flex: none;
   direction: var(--lumbit-written, ltr);
   width: var(--lumbit-h);
-  height: 100%;
   overflow: clip;
   scroll-snap-align: center;
 }
-.lumbit-fill { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
+[data-lumbit-is~=fill] { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
 /* Whether a layer reaches past what clips it. */
-.lumbit-reach { --lumbit-paned: var(--lumbit-clipped, 1); }
-.lumbit-reach, .lumbit-group { left: 0; top: 0; width: 100%; height: 100%; }
-.lumbit-backdrop { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
+[data-lumbit-is~=reach] { --lumbit-paned: var(--lumbit-clipped, 1); }
+[data-lumbit-is~=reach], [data-lumbit-is~=group] { left: 0; top: 0; width: 100%; height: 100%; }
+[data-lumbit-is~=backdrop] { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
-.lumbit-adopted { overflow-x: clip; }
-.lumbit-adopted-pane { overflow: clip; }
-.lumbit-adopted-pane > .lumbit-reach.lumbit-reach { position: absolute; left: 0; top: 0; width: 100%; height: 100%; max-width: none; object-fit: cover; }
-main:has(> .lumbit-backdrop) { position: relative; isolation: isolate; }
+main:has(> [data-lumbit-is~=backdrop]) { position: relative; isolation: isolate; }
 `;

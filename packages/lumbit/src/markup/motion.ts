@@ -84,7 +84,7 @@ export function motionRules(
         : []),
       ...(layerPieces(layer)
         ? // The haze is on the whole text.
-          played(`${selector} > .lumbit-piece`, pieceWays(changed, shownBy(changed)), [], media, {
+          played(`${selector} > [data-lumbit-is~=piece]`, pieceWays(changed, shownBy(changed)), [], media, {
             "--lumbit-opacity": 1,
           })
         : []),
@@ -127,7 +127,7 @@ export function pieceRules(layer: AnyLayer, selector: string): StyleRule[] {
   const kind = layerPieces(layer);
   return kind && isText(layer)
     ? lateness(layer.text, kind).map((late, index) => ({
-        selector: `${selector} > .lumbit-piece:nth-child(${index + 1})`,
+        selector: `${selector} > [data-lumbit-is~=piece]:nth-child(${index + 1})`,
         declarations: { "--lumbit-late": round(late) },
       }))
     : [];

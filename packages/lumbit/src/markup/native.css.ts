@@ -22,7 +22,7 @@ function nearing(p: Expression): string {
 export const nativeCss = `
 /* Without an inset the page's scroll-padding, meant for sticky headers, would shift the timeline. */
 [data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; view-timeline-inset: 0px; }
-[data-lumbit-driver="native"] .lumbit-drifts {
+[data-lumbit-driver="native"] [data-lumbit-is~=drifts] {
   --lumbit-enter-x: ${print(displacement(css, variable("kx"), zero, settle))};
   --lumbit-enter-y: ${print(displacement(css, variable("ky"), zero, settle))};
   --lumbit-leave-x: ${print(displacement(css, variable("kx"), passage.length, settle))};

@@ -225,9 +225,14 @@ test("the printed formulas say what the core computes, whatever the scenes, the 
         const reaching = boxed || fills;
         const element = new Styled(
           {
-            ...declared('[data-lumbit-driver="native"] .lumbit-drifts'),
-            ...(fills && declared(".lumbit-fill")),
-            ...(reaching && declared(".lumbit-reach", ".lumbit-reach.lumbit-reach.lumbit-reach")),
+            ...declared('[data-lumbit-driver="native"] [data-lumbit-is~=drifts]'),
+            ...(fills && declared("[data-lumbit-is~=fill]")),
+            ...(reaching &&
+              declared(
+                "[data-lumbit-is~=reach]",
+                "[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is]",
+                "[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach]",
+              )),
             ...of("layer"),
           },
           viewport,

@@ -145,7 +145,7 @@ function declaration(ramp: WrittenRamp, value: string | number, shown: Shown): s
     case "saturation":
       return `--lumbit-${ramp.property}: ${value}`;
     case "scale":
-      return `scale: ${value}`;
+      return `scale: calc(${value} * var(--lumbit-cover))`;
     case "rotate":
       return `rotate: calc(var(--lumbit-rotate, 0deg) + ${value}deg)`;
     case "x":

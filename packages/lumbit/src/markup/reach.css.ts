@@ -39,17 +39,18 @@ const reachedAcross = reach(
 
 /** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
-.lumbit-track > .lumbit-held { position: sticky; top: 0; }
-.lumbit-track::after { content: ""; display: block; height: var(--lumbit-l); }
-.lumbit-pane.lumbit-pane:has(> .lumbit-group) { overflow: var(--lumbit-clip, clip); }
-[data-lumbit-scene] { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
-[data-lumbit-scene].lumbit-flows { scroll-margin-top: 0; }
-[data-lumbit-driver="native"] .lumbit-drifts, .lumbit-reach {
+[data-lumbit-is~=track] > [data-lumbit-is~=held] { position: sticky; top: 0; }
+[data-lumbit-is~=track]::after { content: ""; display: block; height: var(--lumbit-l); }
+[data-lumbit-is~=pane][data-lumbit-is~=pane]:has(> [data-lumbit-is~=group]) { overflow: var(--lumbit-clip, clip); }
+/* Links to a scene bring it to its settle moment; to one of existing markup where it asks for that. */
+[data-lumbit-scene]:is(:not([data-lumbit-is~=adopted]), [data-lumbit-settle], [data-lumbit-jump]) { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
+[data-lumbit-scene][data-lumbit-is~=flows] { scroll-margin-top: 0; }
+[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbit-is~=reach], [data-lumbit-is~=paned] {
   --lumbit-k: ${print(factor)};
   --lumbit-kx: ${print(driftCss.x)};
   --lumbit-ky: ${print(driftCss.y)};
 }
-.lumbit-reach.lumbit-reach.lumbit-reach {
+[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbit-is~=paned][data-lumbit-is][data-lumbit-is] {
   --lumbit-plo: ${print(range.first)};
   --lumbit-phi: ${print(css.max(variable("plo"), range.last))};
   --lumbit-over-top: ${ifPaned(over.top)};
@@ -57,28 +58,30 @@ export const reachCss = `
   --lumbit-over-left: ${ifPaned(over.left)};
   --lumbit-over-right: ${ifPaned(over.right)};
   --lumbit-swing: ${ifPaned(css.add(swing(css, variable("k"), variable("sway", "0px")), css.px(edge)))};
+}
+[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
   left: ${print(reachedBox.left)};
   top: ${print(reachedBox.top)};
   width: ${print(reachedBox.width)};
   height: ${print(reachedBox.height)};
 }
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
-:is(.lumbit-group, .lumbit-slide) .lumbit-reach.lumbit-reach.lumbit-reach { left: 0; top: 0; width: 100%; height: 100%; }
+:is([data-lumbit-is~=group], [data-lumbit-is~=slide]) [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { left: 0; top: 0; width: 100%; height: 100%; }
 @media ${travelMedia} {
-  .lumbit-reel { overflow: clip; }
-  .lumbit-slide .lumbit-reach.lumbit-reach.lumbit-reach {
+  [data-lumbit-is~=reel] { overflow: clip; }
+  [data-lumbit-is~=slide] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
     left: ${print(reachedAcross.left)};
     top: ${print(reachedAcross.top)};
     width: ${print(reachedAcross.width)};
     height: ${print(reachedAcross.height)};
   }
-  .lumbit-live .lumbit-title { transition: opacity 0.5s, transform 0.5s; }
-  .lumbit-live .lumbit-slide:not([data-lumbit-shown]) .lumbit-title { opacity: 0; transform: translateY(0.5em); }
+  [data-lumbit-is~=live] [data-lumbit-is~=title] { transition: opacity 0.5s, transform 0.5s; }
+  [data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-shown]) [data-lumbit-is~=title] { opacity: 0; transform: translateY(0.5em); }
 }
 /* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */
 @supports (app-region: drag) {
-  @media ${travelMedia} { .lumbit-live .lumbit-slide:not([data-lumbit-near]) { content-visibility: auto; } }
+  @media ${travelMedia} { [data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-near]) { content-visibility: auto; } }
 }
 [data-lumbit-backdrop] { height: ${print(backdropHeight(css, variable("speed", 1), scene.viewport, value("100cqh")))}; }
-.lumbit-fixed .lumbit-reach.lumbit-reach.lumbit-reach { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
+[data-lumbit-is~=fixed] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
 `;

@@ -107,7 +107,7 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
     "--lumbit-settle":
       settings.settle === undefined && !whole ? undefined : settleCss(settings.settle ?? "auto"),
   });
-  const held = isHeld(scene) ? `${selector} > .lumbit-held` : selector;
+  const held = isHeld(scene) ? `${selector} > [data-lumbit-is~=held]` : selector;
   const onScene = (settings: SceneSettings): Declarations => ({
     ...(settings.width && widthCss[settings.width]),
     "--lumbit-relief": settings.relief,
@@ -136,7 +136,7 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
       },
       ...(held === selector ? [] : [{ selector: held, media, declarations: look(settings) }]),
       ...(flows
-        ? [{ selector: `${held} > .lumbit-stage > *`, media, declarations: model(settings, whole) }]
+        ? [{ selector: `${held} > [data-lumbit-is~=stage] > *`, media, declarations: model(settings, whole) }]
         : []),
     ];
   };

@@ -10,9 +10,9 @@ import { orderSteps } from "../core/index.ts";
  */
 export const skipCss = `
 @supports (app-region: drag) {
-  .lumbit-scene, .lumbit-held { overflow-y: visible; }
-  .lumbit-stage { overflow: clip; overflow-clip-margin: 1px; }
-  :not(.lumbit-crossed) > .lumbit-stage { content-visibility: auto; }
-  :not(.lumbit-crossed) > .lumbit-content ~ .lumbit-stage { z-index: ${orderSteps}; }
+  [data-lumbit-is~=scene], [data-lumbit-is~=held] { overflow-y: visible; }
+  [data-lumbit-is~=stage] { overflow: clip; overflow-clip-margin: 1px; }
+  :not([data-lumbit-is~=crossed]) > [data-lumbit-is~=stage] { content-visibility: auto; }
+  :not([data-lumbit-is~=crossed]) > [data-lumbit-is~=content] ~ [data-lumbit-is~=stage] { z-index: ${orderSteps}; }
 }
 `;

@@ -6,76 +6,168 @@ import {
   type Scene,
   type TextLayer,
 } from "../core/index.ts";
-import {
-  motionConditions,
-  type Picture,
-  pageRules,
-  ruleCss,
-  sceneElement,
-  sceneKeyframes,
-  sceneRules,
-  sceneSelector,
-} from "../markup/index.ts";
+import { type Assets, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
+import { ElementStyles } from "./element-styles.ts";
 import { emsOf } from "./ems.ts";
-import { liveElement, rememberAttributes } from "./live.ts";
+import { followScene, lookStyle, sceneStyles } from "./followed-scene.ts";
+import { KeptOrders } from "./kept-orders.ts";
+import { KeptSheets } from "./kept-sheets.ts";
+import { liveElement } from "./live.ts";
+import { isMarked, mark, unmark } from "./marks.ts";
 import { adoptModel } from "./model-sheet.ts";
-import { adoptSheet } from "./sheet.ts";
+import { adoptSheet, sheetHome } from "./sheet.ts";
 
-/** Builds a scene in an element, and gives what styles it again when sizes of its pictures or letters have changed. */
-export function build(
-  element: HTMLElement,
-  scene: Scene,
-  look: PageLook,
-  undo: (() => void)[],
-): { restyle: () => void } {
-  const pictures: Record<string, Picture> = {};
-  const images = allLayers(scene.layers).filter(isImage);
-  const find = (name: string) =>
-    element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
-  const assets = { pictures, fonts: {}, ems: (text: TextLayer) => emsOf(find(text.name)) };
-  const plain = sceneElement(scene, look, false, assets);
-  const styled = () =>
-    [
-      ...sceneKeyframes(scene),
-      ...[...pageRules(look, sceneSelector(scene)), ...sceneRules(scene, look, assets)].map((rule) =>
-        rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule),
-      ),
-    ].join("\n");
-  undo.push(rememberAttributes(element));
-  undo.push(adoptModel(element));
-  let current = "";
-  let release = () => {};
-  undo.push(() => release());
-  const children = plain.children.map((child) =>
-    typeof child === "string" ? new Text(child) : liveElement(child, element.ownerDocument),
-  );
-  element.prepend(...children);
-  undo.push(() => children.forEach((child) => void child.remove()));
-  for (const [name, value] of Object.entries(plain.attributes)) {
-    if (value === undefined) continue;
-    if (name === "class") element.classList.add(...String(value).split(" "));
-    else if (name !== "id" || !element.id) element.setAttribute(name, String(value));
+/** A scene as it is built in an element, and what its page gives it. */
+export interface Built {
+  scene: Scene;
+  look: PageLook;
+  /** Pictures whose address or size is known, by their paths. */
+  pictures: Readonly<Record<string, Picture>>;
+}
+
+/** A picture that nobody knows the size of does not move when it comes: it is not seen before. */
+const unsizedCss = "img[data-lumbit-is~=layer]:not([width]) { visibility: hidden; }";
+
+/** A scene that was built in an element of somebody else's, and can be changed. */
+export class BuiltScene {
+  readonly styles: ElementStyles;
+  readonly #element: HTMLElement;
+  readonly #sheets: KeptSheets;
+  readonly #orders = new KeptOrders();
+  readonly #releases: (() => void)[];
+  #shown: Built;
+  /** The same object for as long as no size of a picture has become known. */
+  #assets: Assets;
+  #letters = 0;
+  #children: Node[] = [];
+  #attributes: [name: string, value: string][] = [];
+
+  constructor(element: HTMLElement, built: Built) {
+    this.#element = element;
+    this.#shown = built;
+    this.#assets = { pictures: built.pictures, fonts: {} };
+    this.styles = new ElementStyles(element);
+    this.#sheets = new KeptSheets(sheetHome(element), false);
+    const loaded = ({ target }: Event) => this.#loaded(target as HTMLImageElement);
+    const arrived = () => {
+      this.#letters++;
+      this.restyle();
+    };
+    // The load of a picture does not bubble, but it can be caught on its way down.
+    for (const type of ["load", "error"]) element.addEventListener(type, loaded, true);
+    element.ownerDocument.fonts.addEventListener("loadingdone", arrived);
+    this.#releases = [
+      adoptModel(element),
+      adoptSheet(element, unsizedCss),
+      () => {
+        for (const type of ["load", "error"]) element.removeEventListener(type, loaded, true);
+        element.ownerDocument.fonts.removeEventListener("loadingdone", arrived);
+      },
+    ];
+    this.#build();
   }
-  const restyle = () => {
-    for (const layer of images) {
-      const loaded = find(layer.name) as HTMLImageElement | null;
-      const shown = shownPicture(layer);
-      if (loaded && isFileOf(shown, loaded.currentSrc, loaded.baseURI) && loaded.naturalWidth > 0)
-        pictures[shown.image] = { url: "", width: loaded.naturalWidth, height: loaded.naturalHeight };
+
+  get scenes(): HTMLElement[] {
+    return [this.#element];
+  }
+
+  /** Makes the scene another one, and leaves what does not differ: whether elements had to be built. */
+  update(built: Built): boolean {
+    const before = this.#shown;
+    this.#shown = built;
+    if (built.pictures !== before.pictures)
+      this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, ...built.pictures } };
+    const followed =
+      built.scene.name === before.scene.name
+        ? followScene(this.#element, before, built, this.#assets)
+        : undefined;
+    if (followed === "same") {
+      this.restyle();
+      return false;
     }
-    const style = styled();
-    if (style === current) return;
-    const before = release;
-    release = adoptSheet(element, style);
-    current = style;
-    before();
-  };
-  // The load of a picture does not bubble, but it can be caught on its way down.
-  element.addEventListener("load", restyle, true);
-  undo.push(() => element.removeEventListener("load", restyle, true));
-  // The letters of fitted texts have their shape once the first style is there.
-  restyle();
-  return { restyle };
+    this.#sheets.settle();
+    if (!followed) {
+      this.#takeDown();
+      this.#build();
+    }
+    this.#sizeLoaded();
+    return true;
+  }
+
+  restyle(): void {
+    const { scene, look } = this.#shown;
+    const withEms: Assets = {
+      ems: (text: TextLayer) => emsOf(this.#layer(text.name)),
+      ...this.#assets,
+    };
+    const given = { assets: this.#assets, letters: this.#letters };
+    this.#sheets.replace([
+      lookStyle(look, sceneSelector(scene)),
+      ...sceneStyles(scene, look, withEms, given, this.#orders),
+    ]);
+  }
+
+  release(): void {
+    this.#takeDown();
+    this.styles.release();
+    this.#sheets.release();
+    for (const release of this.#releases) release();
+  }
+
+  #layer = (name: string) =>
+    this.#element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
+
+  #build(): void {
+    const element = this.#element;
+    const { scene, look } = this.#shown;
+    const plain = sceneElement(scene, look, false, this.#assets);
+    this.#children = plain.children.map((child) =>
+      typeof child === "string" ? new Text(child) : liveElement(child, element.ownerDocument),
+    );
+    element.prepend(...this.#children);
+    const { "data-lumbit-is": marks, ...attributes } = plain.attributes;
+    mark(element, ...String(marks).split(" "));
+    this.#attributes = Object.entries(attributes).flatMap(([name, value]) =>
+      value === undefined || (name === "id" && element.id !== "") ? [] : [[name, String(value)]],
+    );
+    for (const [name, value] of this.#attributes) element.setAttribute(name, value);
+    this.#sizeLoaded();
+    // The letters of fitted texts have their shape once the first style is there.
+    this.restyle();
+    this.#letters++;
+  }
+
+  /** Takes away what was built, and of attributes what nobody else has written since. */
+  #takeDown(): void {
+    for (const child of this.#children) (child as ChildNode).remove();
+    for (const [name, value] of this.#attributes)
+      if (name === "data-lumbit-driver" || this.#element.getAttribute(name) === value)
+        this.#element.removeAttribute(name);
+    for (const own of ["scene", "flows", "track", "crossed"])
+      if (isMarked(this.#element, own)) unmark(this.#element, own);
+  }
+
+  /** Takes note of the sizes of pictures that are there already. */
+  #sizeLoaded(): void {
+    for (const picture of this.#element.querySelectorAll("img")) if (picture.complete) this.#loaded(picture);
+  }
+
+  #loaded(picture: HTMLImageElement): void {
+    const { naturalWidth: width, naturalHeight: height } = picture;
+    const layer = allLayers(this.#shown.scene.layers)
+      .filter(isImage)
+      .find(({ name }) => name === picture.dataset.lumbitLayer);
+    if (!layer) return;
+    const { image } = shownPicture(layer);
+    const known = this.#assets.pictures[image];
+    if (width > 0 && !known?.width && isFileOf(shownPicture(layer), picture.currentSrc, picture.baseURI)) {
+      const sized = { url: known?.url ?? image, width, height };
+      this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, [image]: sized } };
+      this.restyle();
+    }
+    if (!picture.hasAttribute("width") && picture.currentSrc !== "") picture.width = width;
+    if (!picture.hasAttribute("height") && picture.currentSrc !== "") picture.height = height;
+  }
 }
 
 /** The picture of a layer under the rules that hold: the last one that names another decides. */

@@ -1,6 +1,7 @@
 import type { Cue } from "../core/cue.ts";
 import { prefersStillness, watchLayout } from "./driver.ts";
 import { childrenOf } from "./live.ts";
+import { isMarked } from "./marks.ts";
 import { splitElement } from "./pieces.ts";
 import { positionOf } from "./position.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
@@ -135,9 +136,7 @@ function play(element: HTMLElement, cue: Cue, done: () => void): () => void {
   const text = cue.pieces && splitElement(element, cue.pieces);
   const groups =
     text?.groups ??
-    (element.classList.contains("lumbit-group") && cue.stagger
-      ? childrenOf(element).map((child) => [child])
-      : [[element]]);
+    (isMarked(element, "group") && cue.stagger ? childrenOf(element).map((child) => [child]) : [[element]]);
   const { stagger = cue.pieces ? 40 : 0 } = cue;
   const animations = groups.flatMap((group, index) =>
     group.flatMap((piece) => animate(piece, cue, index * stagger)),

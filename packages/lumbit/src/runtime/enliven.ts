@@ -6,6 +6,7 @@ import { measureLines } from "./lines.ts";
 import { followReels } from "./reel.ts";
 import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
+import type { StyleWriter } from "./style-writer.ts";
 import { type Sway, swayScenes } from "./sway.ts";
 
 /** A mounted scene, or all scenes of an element's markup or of a page. */
@@ -26,24 +27,47 @@ export const driverFor = (
 ): "native" | "scripted" =>
   wanted === "auto" ? (supportsNative() && smoothing === 0 ? "native" : "scripted") : wanted;
 
+/** Scenes that stand in a document, and what their style needs to be kept right. */
+export interface Staged {
+  scenes: readonly HTMLElement[];
+  driverOf(scene: HTMLElement): "native" | "scripted";
+  /** Where what is measured is written. */
+  styles: StyleWriter;
+  /** Brings the style up to date where other rules hold than before, or other sizes. */
+  restyle(): void;
+  /** Measures more, once it is known where the scenes lie. */
+  measure?(): void;
+  /** Elements besides the scenes whose size matters. */
+  measured?(): Element[];
+}
+
 /** Moves scenes that are built and styled, and plays their cues and reels. */
 export function enliven(
-  scenes: readonly HTMLElement[],
-  { driver, smoothing, restyle }: { driver: "native" | "scripted"; smoothing: number; restyle: () => void },
+  { scenes, driverOf, styles, restyle, measure, measured }: Staged,
+  { smoothing }: { smoothing: number },
 ): Mounted {
-  for (const scene of scenes) scene.dataset.lumbitDriver = driver;
+  for (const scene of scenes)
+    if (scene.dataset.lumbitDriver !== driverOf(scene)) scene.dataset.lumbitDriver = driverOf(scene);
   let sway: Sway | undefined;
   const setEdges = () => {
     restyle();
-    scenes.forEach(measureEdges);
+    measureEdges(scenes, styles);
     scenes.forEach(measureLines);
+    measure?.();
     sway?.refresh();
   };
   setEdges();
-  const moving =
-    driver === "scripted" ? scriptedDriver(scenes, { smoothing, beforeMeasure: setEdges }) : undefined;
   const first = scenes[0];
-  const unwatch = first && !moving ? watchLayout(scenes, scrollerOf(first), setEdges) : () => {};
+  const scripted = scenes.filter((scene) => driverOf(scene) === "scripted");
+  const native = scenes.filter((scene) => driverOf(scene) === "native");
+  const moving = scripted[0] && scriptedDriver(scripted, { smoothing, watched: false });
+  const refresh = () => {
+    setEdges();
+    moving?.refresh();
+  };
+  const unwatch = first
+    ? watchLayout([...scenes, ...(measured?.() ?? [])], scrollerOf(first), refresh)
+    : () => {};
 
   sway = swayScenes(scenes);
   const events = announcer(scenes, first && scrollerOf(first));
@@ -55,27 +79,27 @@ export function enliven(
   );
 
   return {
-    driver,
+    driver: native.length > 0 || !first ? "native" : "scripted",
     on: events.on,
     jump(name) {
       const scene = scenes.find(
         ({ dataset, id }) => name === undefined || dataset.lumbitScene === name || id === name,
       );
       if (!scene) throw new RangeError(`there is no scene "${name}" here`);
+      // A link to a scene of existing markup goes where it went before; this goes to its settle moment.
+      scene.setAttribute("data-lumbit-jump", "");
       scene.scrollIntoView({ block: "start" });
+      scene.removeAttribute("data-lumbit-jump");
       if (scene.id && location.hash !== `#${scene.id}`) history.pushState(null, "", `#${scene.id}`);
     },
-    refresh() {
-      if (moving) moving.refresh();
-      else setEdges();
-    },
+    refresh,
     pause() {
       moving?.pause();
-      for (const animation of moving ? [] : scenes.flatMap(animationsIn)) animation.pause();
+      for (const animation of native.flatMap(animationsIn)) animation.pause();
     },
     resume() {
       moving?.resume();
-      for (const animation of moving ? [] : scenes.flatMap(animationsIn)) animation.play();
+      for (const animation of native.flatMap(animationsIn)) animation.play();
     },
     dispose() {
       reels.dispose();

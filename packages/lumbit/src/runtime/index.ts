@@ -2,10 +2,16 @@ export type { Layer } from "../core/layer.ts";
 export type { Page, PageLook } from "../core/page.ts";
 export type { Scene } from "../core/scene.ts";
 export type { Assets } from "../markup/index.ts";
-export { AttributeError } from "./attribute-error.ts";
+export { AttributeError } from "./adopt/attribute-error.ts";
 export type { Driver } from "./driver.ts";
 export type { Mounted } from "./enliven.ts";
 export type { Listener, SceneEvents } from "./events.ts";
-export { type MountOptions, mount } from "./mount.ts";
+export {
+  type MarkupOptions,
+  type MountedScene,
+  type MountOptions,
+  mount,
+  type SceneOptions,
+} from "./mount.ts";
 export { type MountedPage, type MountPageOptions, mountPage } from "./mount-page.ts";
 export { type ScriptedOptions, scriptedDriver } from "./scripted.ts";

@@ -18,18 +18,18 @@ interface Part {
 }
 
 /**
- * Style sheets of a document, one for each part of a style, of which only those are written again that changed. A new
+ * Style sheets of a document or shadow root, one for each part of a style, of which only those are written again that changed. A new
  * value that holds under every condition is set on its element: engines style all of a document anew after any change of
  * a sheet, but only that element after this.
  */
 export class KeptSheets {
-  readonly #document: Document;
+  readonly #home: Document | ShadowRoot;
   readonly #still: boolean;
   #parts = new Map<string, Part>();
 
   /** Where all stands still, nothing that moves is written. */
-  constructor(document: Document, still: boolean) {
-    this.#document = document;
+  constructor(home: Document | ShadowRoot, still: boolean) {
+    this.#home = home;
     this.#still = still;
   }
 
@@ -66,7 +66,7 @@ export class KeptSheets {
     const values = known && changedValues(known, next);
     if (known && values) {
       const inline = values.flatMap(({ selector, property, value }) => {
-        const element = this.#document.querySelector<HTMLElement>(selector);
+        const element = this.#home.querySelector<HTMLElement>(selector);
         element?.style.setProperty(property, value);
         return element ? [{ element, property }] : [];
       });
@@ -78,8 +78,8 @@ export class KeptSheets {
   }
 
   #adopt(before: readonly CSSStyleSheet[]): void {
-    const others = this.#document.adoptedStyleSheets.filter((sheet) => !before.includes(sheet));
-    this.#document.adoptedStyleSheets = [...others, ...[...this.#parts.values()].map(({ sheet }) => sheet)];
+    const others = this.#home.adoptedStyleSheets.filter((sheet) => !before.includes(sheet));
+    this.#home.adoptedStyleSheets = [...others, ...[...this.#parts.values()].map(({ sheet }) => sheet)];
   }
 }
 

@@ -2,8 +2,8 @@ import { linesOf } from "./pieces.ts";
 
 /** Tells the words of texts whose ramps run over lines which of the lines on the reader's screen each is in. */
 export function measureLines(scene: HTMLElement): void {
-  for (const text of scene.querySelectorAll(".lumbit-lines")) {
-    const lines = linesOf([...text.querySelectorAll<HTMLElement>(":scope > .lumbit-piece")]);
+  for (const text of scene.querySelectorAll("[data-lumbit-is~=lines]")) {
+    const lines = linesOf([...text.querySelectorAll<HTMLElement>(":scope > [data-lumbit-is~=piece]")]);
     for (const [index, words] of lines.entries())
       for (const word of words)
         word.style.setProperty("--lumbit-late", String(lines.length > 1 ? index / (lines.length - 1) : 0));

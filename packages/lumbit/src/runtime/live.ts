@@ -16,14 +16,3 @@ export const childrenOf = (element: Element): HTMLElement[] =>
   [...element.children].map((child) =>
     child instanceof HTMLPictureElement ? (child.querySelector("img") ?? child) : (child as HTMLElement),
   );
-
-/** Remembers an element's attributes and gives what puts them back exactly. */
-export function rememberAttributes(element: Element): () => void {
-  const before = [...element.attributes].map(({ name, value }) => [name, value] as const);
-  return () => {
-    const kept = new Set(before.map(([name]) => name));
-    for (const { name } of [...element.attributes]) if (!kept.has(name)) element.removeAttribute(name);
-    for (const [name, value] of before)
-      if (element.getAttribute(name) !== value) element.setAttribute(name, value);
-  };
-}

@@ -13,8 +13,9 @@ export const measuredIn = (page: Element, { pictures }: Assets): Natural => ({
     return text ? usedSize(text) : none;
   },
   content: ({ name }) =>
-    page.querySelector(`[data-lumbit-scene="${CSS.escape(name)}"] .lumbit-content`)?.getBoundingClientRect()
-      .height ?? 0,
+    page
+      .querySelector(`[data-lumbit-scene="${CSS.escape(name)}"] [data-lumbit-is~=content]`)
+      ?.getBoundingClientRect().height ?? 0,
 });
 
 const none: Size = { width: 0, height: 0 };

@@ -1,39 +1,24 @@
 import {
-  type AnyLayer,
   directionalityOf,
   type FontFace,
-  isFitted,
-  isText,
   layoutPage,
-  orderOf,
   type Page,
   type PageLayout,
-  type PageLook,
   type Scene,
   type TextLayer,
 } from "../core/index.ts";
-import {
-  type Assets,
-  backdropElement,
-  layerContext,
-  layerElement,
-  layerKeyframes,
-  layerRules,
-  ownSceneRules,
-  pageRules,
-  resetCss,
-  type StyleRule,
-  sceneElement,
-  stageLayers,
-} from "../markup/index.ts";
+import { type Assets, backdropElement, resetCss, sceneElement } from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
-import { driverFor, enliven, type Mounted } from "./enliven.ts";
+import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
+import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
+import { restartable } from "./restartable.ts";
 import { adoptSheet } from "./sheet.ts";
+import { inlineStyles } from "./style-writer.ts";
 
 /** A page that stands in a document and can be changed. */
 export interface MountedPage extends Mounted {
@@ -71,7 +56,6 @@ export function mountPage(
   const orders = new KeptOrders();
   const fonts = new Map<FontFace, globalThis.FontFace>();
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
-  let live: Mounted | undefined;
   body.append(main);
 
   const withEms = (scene: Scene, assets: Assets): Assets => ({
@@ -86,11 +70,12 @@ export function mountPage(
     restyle();
   };
   document.fonts.addEventListener("loadingdone", arrived);
-  const enlivened = () => {
-    live?.dispose();
-    const scenes = still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")];
-    live = enliven(scenes, { driver, smoothing: 0, restyle });
-  };
+  const staged = (): Staged => ({
+    scenes: still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")],
+    driverOf: () => driver,
+    styles: inlineStyles,
+    restyle,
+  });
   const show = (next: Shown) => {
     const before = shown;
     shown = next;
@@ -102,28 +87,28 @@ export function mountPage(
       document.documentElement.dir = directionalityOf(lang);
     }
     showFonts(document, fonts, next);
-    if (rebuilt(main, before, next, driver) || !live) {
-      sheets.settle();
-      enlivened();
-    } else restyle();
+    return rebuilt(main, before, next, driver);
   };
   show({ page, assets });
-
-  const current = () => live as Mounted;
+  // Fitted texts have their letters once the first style is there.
+  restyle();
+  letters++;
+  const live = restartable(() => enliven(staged(), { smoothing: 0 }));
   return {
+    ...live,
     driver,
-    on: (type, listener) => current().on(type, listener),
-    jump: (scene) => current().jump(scene),
-    refresh: () => current().refresh(),
-    pause: () => current().pause(),
-    resume: () => current().resume(),
-    update: (page, assets = shown.assets) => show({ page, assets }),
+    update(page, assets = shown.assets) {
+      if (show({ page, assets })) {
+        sheets.settle();
+        live.restart();
+      } else restyle();
+    },
     layout() {
       const { innerWidth: width, innerHeight: height } = document.defaultView ?? window;
       return layoutPage(shown.page, { width, height }, measuredIn(main, shown.assets));
     },
     dispose() {
-      current().dispose();
+      live.dispose();
       document.fonts.removeEventListener("loadingdone", arrived);
       main.remove();
       sheets.release();
@@ -159,20 +144,13 @@ function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driv
   for (const scene of page.scenes) {
     const known = before.page.scenes.find(({ name }) => name === scene.name);
     const element = elements.get(scene.name);
-    const kept = !anew && known && element && isStagedAlike(known, before.page.page ?? noLook, scene, look);
-    if (!kept) children.push(build(sceneElement(scene, look, false, assets)));
-    else {
-      children.push(element);
-      const { fixed } = stageLayers(scene, look);
-      for (const [index, layer] of scene.layers.entries()) {
-        const other = known.layers[index];
-        if (!other || other === layer) continue;
-        const still = fixed.includes(layer);
-        const plain = layerElement(layer, still, false, assets);
-        if (isAlike(plain, layerElement(other, still, false, assets))) continue;
-        elementOf(element, other)?.replaceWith(build(plain));
-      }
-    }
+    const kept =
+      !anew &&
+      known &&
+      element &&
+      followScene(element, { scene: known, look: before.page.page ?? noLook }, { scene, look }, assets);
+    if (kept === "changed") changed = true;
+    children.push(kept ? element : build(sceneElement(scene, look, false, assets)));
   }
   if (
     children.length !== main.children.length ||
@@ -189,31 +167,6 @@ const hasAll = (now: Assets, before: Assets): boolean =>
   now === before ||
   Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path]));
 
-/** The outermost element of a layer of a scene: its pane, or the picture with its sources. */
-function elementOf(scene: Element, { name }: AnyLayer): Element | null {
-  const [own] = ["pane", "layer"].flatMap((part) => [
-    ...scene.querySelectorAll(`[data-lumbit-${part}="${CSS.escape(name)}"]`),
-  ]);
-  return own?.parentElement instanceof HTMLPictureElement ? own.parentElement : (own ?? null);
-}
-
-/** Whether two states of a scene have their layers in the same places of the same elements. */
-function isStagedAlike(before: Scene, lookBefore: PageLook, after: Scene, lookAfter: PageLook): boolean {
-  if (before === after && lookBefore === lookAfter) return true;
-  const frame = ({ layers: _, ...scene }: Scene, look: PageLook, own: Scene) => {
-    const { fixed, back, front } = stageLayers(own, look);
-    const names = [fixed, back, front].map((layers) => layers.map(({ name }) => name));
-    const { content, hold, rules } = scene;
-    return [names, content, hold === undefined, rules?.map((rule) => "hold" in rule)];
-  };
-  return isAlike(frame(before, lookBefore, before), frame(after, lookAfter, after));
-}
-
-/** The look of a page that says nothing of it: always the same object, so that nothing seems to have changed. */
-const noLook: PageLook = {};
-
-const isAlike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
-
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
 function stylesOf(
   { page, assets }: Shown,
@@ -222,40 +175,13 @@ function stylesOf(
   withEms: (scene: Scene, assets: Assets) => Assets,
 ): KeptStyle[] {
   const look = page.page ?? noLook;
-  const none = () => [];
   return [
-    { key: "", from: [look], keyframes: none, rules: () => pageRules(look) },
-    ...page.scenes.flatMap((scene): KeptStyle[] => {
-      const { layers: _, ...own } = scene;
-      const context = layerContext(scene, look, withEms(scene, assets));
-      const around = [look, assets, context.pushed, scene.name];
-      const kept = orders.of(scene);
-      return [
-        {
-          key: scene.name,
-          from: Object.entries(own).flat(),
-          keyframes: none,
-          rules: () => ownSceneRules(scene),
-        },
-        ...scene.layers.map((layer, index) => ({
-          key: `${scene.name} ${layer.name}`,
-          from: [
-            ...[layer, ...around, context.fixed.includes(layer), kept[index]],
-            isText(layer) && isFitted(layer) && letters,
-          ],
-          keyframes: () => layerKeyframes(layer),
-          rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
-        })),
-      ];
-    }),
+    lookStyle(look, "body"),
+    ...page.scenes.flatMap((scene) =>
+      sceneStyles(scene, look, withEms(scene, assets), { assets, letters }, orders),
+    ),
   ];
 }
-
-/** A rule of a layer with the order that it keeps. */
-const ordered = (rule: StyleRule, layer: AnyLayer, order: number | undefined): StyleRule =>
-  !rule.media && rule.declarations["z-index"] === orderOf(layer)
-    ? { ...rule, declarations: { ...rule.declarations, "z-index": order } }
-    : rule;
 
 function showFonts(
   document: Document,

@@ -36,14 +36,22 @@ export function positionOf(
 /** An element's box against its scene, as it is laid out. */
 const boxIn = (scene: HTMLElement, element: HTMLElement) => ({
   left: 0,
-  top: topOf(element) - topOf(scene),
+  top: layoutTop(element) - layoutTop(scene),
   width: element.offsetWidth,
   height: element.offsetHeight,
 });
 
 /** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
-function topOf(element: HTMLElement): number {
+export function layoutTop(element: HTMLElement): number {
   let top = 0;
   for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent) top += at.offsetTop;
   return top;
+}
+
+/** The distance of an element's left side from that of the page's, whatever moves, scales or turns it. */
+export function layoutLeft(element: HTMLElement): number {
+  let left = 0;
+  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent)
+    left += at.offsetLeft;
+  return left;
 }

@@ -1,6 +1,7 @@
 import { rangeOf } from "../core/moment.ts";
 import { swipeWidth } from "../core/reel.ts";
 import { prefersStillness } from "./driver.ts";
+import { mark } from "./marks.ts";
 import { scrollerOf } from "./scroller.ts";
 
 /** How much less of a slide than brought its title in lets it go again, so that it does not flicker. */
@@ -15,7 +16,9 @@ export function followReels(
   changed: (slide: HTMLElement) => void,
 ): { dispose(): void } {
   const undo = scenes.flatMap((scene) =>
-    [...scene.querySelectorAll<HTMLElement>(".lumbit-reel")].map((reel) => followReel(reel, scene, changed)),
+    [...scene.querySelectorAll<HTMLElement>("[data-lumbit-is~=reel]")].map((reel) =>
+      followReel(reel, scene, changed),
+    ),
   );
   return { dispose: () => undo.forEach((step) => void step()) };
 }
@@ -25,7 +28,7 @@ function followReel(
   scene: HTMLElement,
   changed: (slide: HTMLElement) => void,
 ): () => void {
-  const slides = [...reel.querySelectorAll<HTMLElement>(".lumbit-slide")];
+  const slides = [...reel.querySelectorAll<HTMLElement>("[data-lumbit-is~=slide]")];
   const share = Number(reel.dataset.lumbitShare ?? 0.6);
   const inView = new Map<Element, number>();
   let shown: HTMLElement | undefined;
@@ -93,13 +96,13 @@ function followReel(
       bringIntoView(scene, reel, slides, index);
   };
   reel.addEventListener("focusin", focused);
-  if (!prefersStillness()) reel.classList.add("lumbit-live");
+  const unmark = prefersStillness() ? () => {} : mark(reel, "live");
   return () => {
     sized.disconnect();
     seen.disconnect();
     near.disconnect();
     reel.removeEventListener("focusin", focused);
-    reel.classList.remove("lumbit-live");
+    unmark();
     for (const slide of slides)
       for (const name of ["shown", "near"]) slide.removeAttribute(`data-lumbit-${name}`);
   };

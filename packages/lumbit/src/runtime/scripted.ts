@@ -3,17 +3,20 @@ import { backdropOffset } from "../core/backdrop.ts";
 import { type Drift, driftAlong, driftFactor, type PushInput, pushed } from "../core/drift.ts";
 import type { Moment } from "../core/moment.ts";
 import { type PassageOf, rangeOf } from "../core/moment.ts";
+import { cropCss } from "../markup/crop.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
+import { isMarked } from "./marks.ts";
 import { type Around, positionOf } from "./position.ts";
 import { reachSheet } from "./reach.ts";
+import { scaleOf } from "./scale.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
 import { approach } from "./smoothing.ts";
 
 export interface ScriptedOptions {
   /** Milliseconds in which the layers make up half of their distance to where the scroll has them; 0 (default): none. */
   smoothing?: number;
-  /** Called before each measurement, to bring up to date what the style depends on. */
-  beforeMeasure?: () => void;
+  /** Whether it measures by itself when the layout changes; true by default. Without, `refresh` is for who does. */
+  watched?: boolean;
 }
 
 /** A layer as it was measured: all that a frame needs. */
@@ -30,7 +33,12 @@ interface Moving {
   x: number;
   y: number;
   scale: number;
-  own: { translate: string; transform: string; willChange: string };
+  /** How many px of the screen a px of it is. */
+  zoom: number;
+  /** Whether it stands somewhere by itself, and whether it is a picture that is cropped to its pane. */
+  stands: boolean;
+  cropped: boolean;
+  own: { translate: string; transform: string; willChange: string; clipPath: string };
 }
 
 /** One way of a ramp: the paused animation that it is, and the positions of the passage between which it runs. */
@@ -60,7 +68,7 @@ interface MovingScene {
  */
 export function scriptedDriver(
   elements: readonly HTMLElement[],
-  { smoothing = 0, beforeMeasure }: ScriptedOptions = {},
+  { smoothing = 0, watched = true }: ScriptedOptions = {},
 ): Driver {
   const first = elements[0];
   if (!first) return { refresh() {}, pause() {}, resume() {}, dispose() {} };
@@ -96,7 +104,6 @@ export function scriptedDriver(
   };
 
   const measure = () => {
-    beforeMeasure?.();
     const still = prefersStillness();
     viewport = scroller.viewport();
     for (const scene of scenes) {
@@ -116,7 +123,7 @@ export function scriptedDriver(
     for (const [backdrop, speed] of behind)
       backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
   };
-  const unwatch = watchLayout(elements, scroller, measure);
+  const unwatch = watched ? watchLayout(elements, scroller, measure) : () => {};
 
   scroller.target.addEventListener("scroll", wake, { passive: true });
   measure();
@@ -145,16 +152,19 @@ export function scriptedDriver(
 
 function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
   const known = new Map(scene.layers.map((layer) => [layer.element, layer]));
-  const elements = [...scene.element.querySelectorAll<HTMLElement>(".lumbit-drifts, .lumbit-ramped")].filter(
-    (element) => element.closest("[data-lumbit-scene]") === scene.element,
-  );
+  const elements = [
+    ...scene.element.querySelectorAll<HTMLElement>("[data-lumbit-is~=drifts], [data-lumbit-is~=ramped]"),
+  ].filter((element) => element.closest("[data-lumbit-scene]") === scene.element);
   const rect = scene.element.getBoundingClientRect();
   scene.top = scroller.topOf(scene.element);
   const viewport = scroller.viewport();
-  const common = { viewport, height: rect.height, top: scene.top, scrollHeight: scroller.scrollHeight() };
+  const common = {
+    ...{ viewport, height: rect.height, top: scene.top, scrollHeight: scroller.scrollHeight() },
+    zoom: scaleOf(scene.element),
+  };
   const layers = elements.map((element) => measureLayer(element, known.get(element), common, scene.element));
   // A slide has a passage of its own.
-  const own = elements.find((element) => !element.closest(".lumbit-row")) ?? scene.element;
+  const own = elements.find((element) => !element.closest("[data-lumbit-is~=row]")) ?? scene.element;
   const style = getComputedStyle(own);
   scene.settle = Number.parseFloat(style.getPropertyValue("--lumbit-settle")) || 0;
   scene.length = (Number.parseFloat(style.getPropertyValue("--lumbit-v")) || viewport) + rect.height;
@@ -165,7 +175,7 @@ function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
 function measureLayer(
   element: HTMLElement,
   known: Moving | undefined,
-  around: Around,
+  around: Around & { zoom: number },
   scene: HTMLElement,
 ): Moving {
   const style = getComputedStyle(element);
@@ -173,21 +183,26 @@ function measureLayer(
     const value = Number.parseFloat(style.getPropertyValue(`--lumbit-${name}`));
     return Number.isNaN(value) ? otherwise : value;
   };
-  const speed = element.classList.contains("lumbit-drifts") ? number("speed", 1) : 1;
+  const speed = isMarked(element, "drifts") ? number("speed", 1) : 1;
   const k = driftFactor(numbers, number("page-relief", 1) * number("relief", 1), speed);
   const drift = driftAlong(numbers, k, { x: number("ux", 0), y: number("uy", 1) }, number("pan", 0));
   const push = speed === 0 || number("paned", 0) === 1 ? 0 : number("push", 0);
-  const { translate, transform, willChange } = element.style;
+  const { translate, transform, willChange, clipPath } = element.style;
+  const stands = ["own-x", "own-y", "shift-x", "shift-y"].some(
+    (name) => Number.parseFloat(style.getPropertyValue(`--lumbit-${name}`)) !== 0,
+  );
   return {
     element,
     drift,
     ways: measureWays(element, style, around, scene),
     ...slideInView(element, around),
     push: { push, speed, length: number("v", around.viewport) + around.height, settle: 0 },
-    x: known?.x ?? 0,
-    y: known?.y ?? 0,
+    // What stands somewhere by itself is drawn anew: where may have changed.
+    x: stands ? Number.NaN : (known?.x ?? 0),
+    y: stands ? Number.NaN : (known?.y ?? 0),
     scale: known?.scale ?? 1,
-    own: known?.own ?? { translate, transform, willChange },
+    ...{ zoom: around.zoom, stands, cropped: number("cropped", 0) === 1 },
+    own: known?.own ?? { translate, transform, willChange, clipPath },
   };
 }
 
@@ -218,7 +233,7 @@ function measureWays(
 
 /** While what is in a slide is in view, or as near as another slide. */
 function slideInView(element: HTMLElement, { viewport, height }: Around): Pick<Moving, "from" | "to"> {
-  const slide = element.closest<HTMLElement>(".lumbit-slide");
+  const slide = element.closest<HTMLElement>("[data-lumbit-is~=slide]");
   const row = slide?.parentElement;
   const reel = row?.parentElement;
   const first = row?.firstElementChild as HTMLElement | null;
@@ -258,7 +273,7 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
     const x = layer.drift.x * d;
     const y = layer.drift.y * d;
     const { style } = layer.element;
-    if (x !== layer.x || y !== layer.y) style.translate = `${round(x)}px ${round(y)}px`;
+    if (x !== layer.x || y !== layer.y) place(layer, x / layer.zoom, y / layer.zoom);
     const scale = layer.push.push ? scaleAt(layer.push, d) : 1;
     if (scale !== layer.scale) style.transform = `scale(${scale})`;
     layer.x = x;
@@ -272,11 +287,23 @@ function scaleAt(push: PushInput<number>, d: number): number {
   return distance / (distance - nearer);
 }
 
+/** Draws a layer so far, in px of its own, from where it lies in the page. */
+function place({ element, stands, cropped }: Moving, x: number, y: number): void {
+  const { style } = element;
+  const at = (px: number, axis: string, more: readonly string[]) =>
+    `calc(${[`${round(px)}px`, ...more.map((name) => `var(--lumbit-${name}-${axis})`)].join(" + ")})`;
+  style.translate = stands
+    ? `${at(x, "x", ["shift", "own"])} ${at(y, "y", ["shift", "own"])}`
+    : `${round(x)}px ${round(y)}px`;
+  if (cropped) style.clipPath = cropCss({ x: at(x, "x", ["shift"]), y: at(y, "y", ["shift"]) });
+}
+
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
 function restore({ element, own }: Moving): void {
   element.style.translate = own.translate;
   element.style.transform = own.transform;
   element.style.willChange = own.willChange;
+  element.style.clipPath = own.clipPath;
   if (element.getAttribute("style") === "") element.removeAttribute("style");
 }

@@ -15,18 +15,32 @@ export interface Scroller {
   topOf(element: Element): number;
 }
 
+/** The boxes around an element that clip it as those that scroll do, the nearest first; the page is none of them. */
+export function scrollBoxesAround(element: Element): Element[] {
+  const { documentElement: root, body } = element.ownerDocument;
+  const clips = (box: Element) => /auto|scroll|hidden/.test(getComputedStyle(box).overflowY);
+  const boxes: Element[] = [];
+  for (let box = element.parentElement; box && box !== root; box = box.parentElement)
+    // What is said of the body is said of the page, unless the page says something itself.
+    if (clips(box) && (box !== body || clips(root))) boxes.push(box);
+  return boxes;
+}
+
+/** Whether a reader can scroll a box: one that hides what overflows it sideways, or all, does not scroll for that. */
+function scrolls(box: Element): boolean {
+  const { overflowX, overflowY } = getComputedStyle(box);
+  return (
+    overflowY === "scroll" ||
+    box.scrollTop > 0 ||
+    (overflowY === "auto" && (overflowX !== "hidden" || box.scrollHeight > box.clientHeight + 1))
+  );
+}
+
 /** The scroller of an element. */
 export function scrollerOf(element: Element): Scroller {
   const root = element.ownerDocument.scrollingElement ?? element.ownerDocument.documentElement;
-  let box: Element | null = element.parentElement;
-  while (
-    box &&
-    box !== root &&
-    box !== element.ownerDocument.body &&
-    !/auto|scroll|hidden/.test(getComputedStyle(box).overflowY)
-  )
-    box = box.parentElement;
-  if (!box || box === root || box === element.ownerDocument.body) {
+  const box = scrollBoxesAround(element).find(scrolls);
+  if (!box) {
     const view = element.ownerDocument.defaultView as Window;
     return {
       target: element.ownerDocument,

@@ -3,8 +3,7 @@
  * and gives what takes it back. Constructed sheets work under the strictest Content-Security-Policy.
  */
 export function adoptSheet(element: Element, text: string): () => void {
-  const root = element.getRootNode();
-  const home = "adoptedStyleSheets" in root ? (root as Document | ShadowRoot) : element.ownerDocument;
+  const home = sheetHome(element);
   const sheets = adopted.get(home) ?? new Map<string, { sheet: CSSStyleSheet; users: number }>();
   adopted.set(home, sheets);
   let entry = sheets.get(text);
@@ -25,6 +24,12 @@ export function adoptSheet(element: Element, text: string): () => void {
     sheets.delete(text);
     home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== used.sheet);
   };
+}
+
+/** Where the style sheets of an element live: its document, or the shadow root that it is in. */
+export function sheetHome(element: Element): Document | ShadowRoot {
+  const root = element.getRootNode();
+  return "adoptedStyleSheets" in root ? (root as Document | ShadowRoot) : element.ownerDocument;
 }
 
 const adopted = new WeakMap<Node, Map<string, { sheet: CSSStyleSheet; users: number }>>();

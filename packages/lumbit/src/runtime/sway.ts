@@ -121,7 +121,7 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
 }
 
 function followersIn(scene: HTMLElement): Follower[] {
-  const own = [...scene.querySelectorAll<HTMLElement>(".lumbit-drifts")].filter(
+  const own = [...scene.querySelectorAll<HTMLElement>("[data-lumbit-is~=drifts]")].filter(
     (element) => element.closest("[data-lumbit-scene]") === scene,
   );
   return own.flatMap((layer) =>

@@ -1,6 +1,8 @@
 import { boolean, choice, type Setting } from "./grammar.ts";
 import { layerSettings, lookSettings, travel } from "./layer.ts";
+import { pageLook } from "./page.ts";
 import { sceneSettings } from "./scene.ts";
+import { depth } from "./values.ts";
 
 /*
  * What markup may say, in attributes called `data-lumbit-` and these names, written as in the page file: numbers and
@@ -8,6 +10,7 @@ import { sceneSettings } from "./scene.ts";
  */
 
 const { settle, hold, relief, camera } = sceneSettings;
+const { haze, focus } = pageLook;
 
 /** Of a scene. */
 export const sceneAttributes = {
@@ -18,6 +21,8 @@ export const sceneAttributes = {
   },
   relief,
   ...camera.settings,
+  haze,
+  focus,
   // Columns are of built pages.
   width: {
     grammar: choice(["full"], '"full", from edge to edge of the page'),
@@ -48,13 +53,19 @@ export const layerAttributes = {
   },
   pane: {
     grammar: boolean("nothing, or true"),
-    meaning: "Of a picture: the box around it becomes its pane.",
+    meaning: "Of a picture: it moves inside the box that the page gave it, its pane.",
   },
+  subject: layerSettings.subject,
   ...lookSettings,
 } as const satisfies Record<string, Setting>;
 
 /** Of what else is in a scene. */
 export const partAttributes = {
+  "background-depth": {
+    grammar: depth('the depth of its background picture: a number above -1, or "horizon"'),
+    meaning:
+      "Gives the CSS background of an element a depth; what stands on it stays. An element outside of scenes becomes one.",
+  },
   cue: {
     ...layerSettings.cue,
     meaning: `${layerSettings.cue.meaning} On any element in a scene; a list where it is not the same on every screen.`,

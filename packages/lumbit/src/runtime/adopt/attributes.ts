@@ -1,8 +1,9 @@
-import { speedOf } from "../core/depth.ts";
-import type { Layer, Length, Motion, Pieces, Ramp, Travel } from "../core/index.ts";
-import { piecesOf } from "../core/ramp.ts";
+import { speedOf } from "../../core/depth.ts";
+import type { Layer, Length, Motion, PageLook, Pieces, Ramp, Travel } from "../../core/index.ts";
+import { piecesOf } from "../../core/ramp.ts";
 import {
   blendCss,
+  cropWay,
   type Declarations,
   filterCss,
   holdCss,
@@ -11,12 +12,13 @@ import {
   motionCss,
   nativeAnimations,
   pieceWays,
+  round,
   scriptedAnimations,
   settleCss,
   slideLayerCss,
   slideWay,
   waysOf,
-} from "../markup/index.ts";
+} from "../../markup/index.ts";
 import {
   type Grammar,
   layerAttributes,
@@ -25,7 +27,7 @@ import {
   rampProperties,
   sceneAttributes,
   type TypeOf,
-} from "../settings/index.ts";
+} from "../../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
 import type { Attributes } from "./attribute-rules.ts";
 import { isWritten, readValue } from "./attribute-value.ts";
@@ -33,7 +35,7 @@ import { isWritten, readValue } from "./attribute-value.ts";
 type Rows = typeof layerAttributes;
 
 /** The attributes that make an element a layer. */
-const making = [...Object.keys(layerAttributes).filter((name) => !/^travel-o/.test(name)), "rules"];
+const making = [...Object.keys(layerAttributes).filter((name) => !/^travel-o|^subject/.test(name)), "rules"];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
 export const layersIn = (scene: Element): HTMLElement[] =>
@@ -50,44 +52,77 @@ export interface LayerStyle {
   keyframes: string[];
   /** What its text is split into, and the style of each piece. */
   pieces?: { kind: Pieces; style: Declarations };
-  /** Whether the box around it is its pane. */
+  /** Whether it is a picture that moves inside the box that the page gave it. */
   paned?: boolean;
 }
 
-export function layerStyle(attributes: Attributes, native: boolean): LayerStyle {
+/** What a layer's style depends on besides its attributes. */
+export interface LayerSurroundings {
+  native: boolean;
+  /** Whether it is a pane that is cropped. */
+  cropped: boolean;
+  /** Haze and focus of its scene. */
+  look: Pick<PageLook, "haze" | "focus">;
+}
+
+export function layerStyle(attributes: Attributes, { native, cropped, look }: LayerSurroundings): LayerStyle {
   const { element } = attributes;
   const own = layerSettings(attributes);
   const shown = element instanceof HTMLImageElement ? "picture" : "letters";
-  const slides = element.parentElement?.closest("[data-lumbit-reel]") && speedOf(own) !== 1;
-  const ways = [...(slides ? [slideWay] : []), ...waysOf(own, shown)];
-  const drift = slides ? [] : ["lumbit-drift"];
+  const inSlide = element.parentElement?.closest("[data-lumbit-reel]");
+  const slides = inSlide && speedOf(own) !== 1;
+  const ways = [...(slides ? [slideWay, ...(cropped ? [cropWay] : [])] : []), ...waysOf(own, shown)];
+  const drift = slides ? [] : ["lumbit-drift", ...(cropped ? ["lumbit-crop"] : [])];
   const animations = (played: typeof ways, drift: string[]) =>
     native ? nativeAnimations(played, drift) : scriptedAnimations(played);
   const pieces = own.ramps?.map(piecesOf).find(Boolean);
+  const subject = readValue(attributes, "subject", layerAttributes.subject.grammar);
   return {
     declarations: {
       ...motionCss(own, speedOf(own)),
-      ...ownLook(own),
+      ...ownLook(own, look),
       "--lumbit-tilt": readValue(attributes, "tilt", layerAttributes.tilt.grammar),
+      "object-position": subject?.map((share) => `${round(share * 100)}%`).join(" "),
       ...(own.hold && holdCss(own.hold)),
       ...(slides && slideLayerCss),
-      ...(ways.length > 0 && {
+      ...((ways.length > 0 || (native && cropped)) && {
         ...animations(ways, drift),
         ...(filterCss(own) && { filter: filterCss(own) }),
       }),
     },
-    keyframes: keyframesCss([...ways, ...pieceWays(own, shown)]),
-    paned: attributes.get("pane") !== undefined,
+    // Those of slides are the same of all layers.
+    keyframes: keyframesCss(
+      [...ways, ...pieceWays(own, shown)].filter((way) => way !== cropWay && way !== slideWay),
+    ),
+    paned: isPaned(attributes, own),
     ...(pieces && {
       pieces: { kind: pieces, style: animations(pieceWays(own, shown), []) },
     }),
   };
 }
 
+/** Whether a layer is its own pane. What cannot be one, or would leave a gap in it, is told. */
+function isPaned(attributes: Attributes, { travel, hold }: ReturnType<typeof layerSettings>): boolean {
+  if (!readValue(attributes, "pane", layerAttributes.pane.grammar)) return false;
+  const { element } = attributes;
+  const wrong = !element.matches("img, picture, video, canvas, svg, object, iframe")
+    ? "a pane is for pictures; give it to the <img>, or the element a data-lumbit-background-depth if its picture is a CSS background"
+    : travel
+      ? "a picture in a pane moves by its depth, from which its overscan follows; give it a depth, or leave the pane or the travel away"
+      : hold
+        ? "a picture in a pane stays with its pane; leave the pane or the hold away"
+        : undefined;
+  if (wrong) attributes.complain(new AttributeError(element, attributes.nameOf("pane"), wrong));
+  return !wrong;
+}
+
 /** The look that is asked for; what is not said stays as the page has it. */
-function ownLook(own: Pick<Layer, keyof typeof lookSettings>): Declarations {
+function ownLook(
+  own: Motion & Pick<Layer, keyof typeof lookSettings>,
+  look: LayerSurroundings["look"],
+): Declarations {
   const plain = lookCss({});
-  const asked = Object.entries(lookCss(own)).filter(([name, value]) => value !== plain[name]);
+  const asked = Object.entries(lookCss(own, look)).filter(([name, value]) => value !== plain[name]);
   return { ...Object.fromEntries(asked), ...blendCss(own) };
 }
 
@@ -99,10 +134,12 @@ function layerSettings(
   const depth = read("depth");
   const speed = read("speed");
   if (depth !== undefined && speed !== undefined)
-    throw new AttributeError(
-      attributes.element,
-      attributes.nameOf("speed"),
-      "data-lumbit-depth is given too: each follows from the other (speed = 1 / (1 + depth)); keep one",
+    attributes.complain(
+      new AttributeError(
+        attributes.element,
+        attributes.nameOf("speed"),
+        "data-lumbit-depth is given too: each follows from the other (speed = 1 / (1 + depth)); keep one",
+      ),
     );
   const moved: Travel = {
     x: read("travel-x"),
@@ -129,25 +166,31 @@ const look = (attributes: Attributes): Pick<Layer, keyof typeof lookSettings> =>
     ]),
   );
 
-/** Ramps, with a value at every stop that their property can have. */
+/** Ramps, with a value at every stop that their property can have; those that are not so are told and left out. */
 function readRamps(attributes: Attributes): readonly Ramp[] | undefined {
   const ramps = readValue(attributes, "ramps", layerAttributes.ramps.grammar) as readonly Ramp[] | undefined;
-  for (const [index, { property, axis, stops }] of (ramps ?? []).entries()) {
-    const fault =
-      (...path: (string | number)[]) =>
-      (found: unknown, allowed: string) =>
+  return ramps?.filter(({ property, axis, stops }, index) => {
+    const wrong = (path: (string | number)[], found: unknown, allowed: string) =>
+      attributes.complain(
         AttributeError.of(attributes.element, attributes.nameOf("ramps"), {
           path: [index, ...path],
           found,
           allowed,
-        });
-    if (property === "axis" && axis === undefined) throw fault("axis")(undefined, ramp.axis.grammar.allowed);
+        }),
+      );
     const { grammar } = rampProperties[property];
-    for (const [at, { value }] of stops.entries())
-      if (!isWritten(grammar, value)) throw fault("stops", at, "value")(value, grammar.allowed);
-  }
-  return ramps;
+    if (property === "axis" && axis === undefined) wrong(["axis"], undefined, ramp.axis.grammar.allowed);
+    const at = stops.findIndex(({ value }) => !isWritten(grammar, value));
+    if (at >= 0) wrong(["stops", at, "value"], stops[at]?.value, grammar.allowed);
+    return at < 0 && (property !== "axis" || axis !== undefined);
+  });
 }
+
+/** The haze and focus of a scene. */
+export const sceneLook = (attributes: Attributes): LayerSurroundings["look"] => ({
+  haze: readValue(attributes, "haze", sceneAttributes.haze.grammar),
+  focus: readValue(attributes, "focus", sceneAttributes.focus.grammar) as PageLook["focus"],
+});
 
 /** The style that a scene's attributes ask for. */
 export function sceneStyle(attributes: Attributes): Declarations {

@@ -6,7 +6,7 @@ import {
   mediaQuery,
   object,
   type ValueFault,
-} from "../settings/index.ts";
+} from "../../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
 import type { Attributes } from "./attribute-rules.ts";
 
@@ -18,9 +18,7 @@ const judge: Judge = {
 
 /**
  * The value of a setting in an attribute, written as in the page file: numbers and words as they stand, pairs side by
- * side, lists and objects as JSON.
- *
- * @throws AttributeError when it is not written so
+ * side, lists and objects as JSON. One that is not written so is told and left out.
  */
 export function readValue<T>(attributes: Attributes, name: string, grammar: Grammar<T>): T | undefined {
   const text = attributes.get(name);
@@ -28,25 +26,23 @@ export function readValue<T>(attributes: Attributes, name: string, grammar: Gram
   const value = valueIn(grammar, text);
   const fault = faultIn(grammar, value, judge);
   // What is written side by side has no path in it.
-  refuse(
+  const isRefused = refuse(
     attributes,
     name,
     fault && (/^[[{]/.test(text) ? fault : { ...fault, path: [], found: text, allowed: grammar.allowed }),
   );
-  return value as T;
+  return isRefused ? undefined : (value as T);
 }
 
 /**
- * Judges the cue of an attribute: one, or a list of which the last one plays whose media query holds.
- *
- * @throws AttributeError when one is not written as in the page file
+ * Judges the cue of an attribute: one, or a list of which the last one plays whose media query holds. Whether it is
+ * written as in the page file; one that is not is told.
  */
-export function readCues(attributes: Attributes): void {
+export function isCue(attributes: Attributes): boolean {
   const value = valueIn(oneCue, attributes.get("cue") ?? "");
-  if (Array.isArray(value))
-    for (const [index, own] of value.entries())
-      refuse(attributes, "cue", faultIn(oneCue, own, judge, [index]));
-  else refuse(attributes, "cue", faultIn(oneCue, value, judge));
+  return Array.isArray(value)
+    ? value.every((own, index) => !refuse(attributes, "cue", faultIn(oneCue, own, judge, [index])))
+    : !refuse(attributes, "cue", faultIn(oneCue, value, judge));
 }
 
 /** A cue that comes from nothing is none. */
@@ -59,8 +55,14 @@ const oneCue = object(
   'a cue as JSON such as {"at": "entry 30%", "from": {"y": "40px", "opacity": 0}, "duration": 700}',
 );
 
-function refuse({ element, nameOf }: Attributes, name: string, fault: ValueFault | undefined): void {
-  if (fault) throw AttributeError.of(element, nameOf(name), fault);
+/** Tells of a fault, and whether there is one. */
+function refuse(
+  { element, nameOf, complain }: Attributes,
+  name: string,
+  fault: ValueFault | undefined,
+): boolean {
+  if (fault) complain(AttributeError.of(element, nameOf(name), fault));
+  return fault !== undefined;
 }
 
 /** Whether a value is written as its grammar says. */

@@ -1,9 +1,12 @@
-import { layerAttributes, sceneAttributes } from "../settings/index.ts";
+import { layerAttributes, sceneAttributes } from "../../settings/index.ts";
 import { AttributeError } from "./attribute-error.ts";
+import type { Complain } from "./complaints.ts";
 
 /** The settings in an element's attributes, read by their names without `data-lumbit-`. */
 export interface Attributes {
   element: HTMLElement;
+  /** Told of what is wrong with a setting, which is left out. */
+  complain: Complain;
   get(name: string): string | undefined;
   /** How messages call a setting. */
   nameOf(name: string): string;
@@ -17,42 +20,44 @@ export interface AttributeRule {
 
 const attribute = "data-lumbit-rules";
 
-/**
- * The rules of an element.
- *
- * @throws AttributeError when they are none, or change what they may not
- */
-export function rulesOf(element: HTMLElement): AttributeRule[] {
+/** The rules of an element; those that are none, or change what they may not, are told and left out. */
+export function rulesOf(element: HTMLElement, complain: Complain): AttributeRule[] {
   const text = element.getAttribute(attribute);
   if (text === null) return [];
   const isScene = element.dataset.lumbitScene !== undefined;
   const known = Object.keys(isScene ? sceneAttributes : layerAttributes);
-  const wrong = (allowed: string) =>
-    AttributeError.of(element, attribute, { path: [], found: text, allowed });
+  const wrong = (allowed: string) => {
+    complain(AttributeError.of(element, attribute, { path: [], found: text, allowed }));
+    return [];
+  };
   const rules = parse(text);
   if (!rules)
-    throw wrong(
+    return wrong(
       'a JSON list of rules such as [{"media": "(max-width: 600px)", "depth": 0.4, "hold": "none"}]',
     );
-  return rules.map(({ media, ...settings }) => {
+  return rules.flatMap(({ media, ...settings }) => {
     if (typeof media !== "string" || matchMedia(media).media === "not all")
-      throw wrong('a list of rules that each have a "media" such as "(max-width: 600px)"');
+      return wrong('a list of rules that each have a "media" such as "(max-width: 600px)"');
     const unknown = Object.keys(settings).find((name) => !known.includes(name));
     if (unknown !== undefined)
-      throw wrong(
+      return wrong(
         `a list of rules of a ${isScene ? "scene" : "layer"}, which may change ${known.join(", ")}`,
       );
-    if (isScene && "hold" in settings && element.dataset.lumbitHold === undefined)
-      throw new AttributeError(
-        element,
-        attribute,
-        'the scene has no "hold" to change: give it a data-lumbit-hold, "0px" for none',
+    if (isScene && "hold" in settings && element.dataset.lumbitHold === undefined) {
+      complain(
+        new AttributeError(
+          element,
+          attribute,
+          'the scene has no "hold" to change: give it a data-lumbit-hold, "0px" for none',
+        ),
       );
+      return [];
+    }
     const changes = new Map(Object.entries(settings).map(([name, value]) => [name, textOf(value)]));
     // Depth and speed exclude each other: one replaces the other.
     if (changes.has("depth") && !changes.has("speed")) changes.set("speed", undefined);
     else if (changes.has("speed") && !changes.has("depth")) changes.set("depth", undefined);
-    return { media, changes };
+    return [{ media, changes }];
   });
 }
 
@@ -61,10 +66,15 @@ export const holding = (rules: readonly AttributeRule[]): AttributeRule[] =>
   rules.filter(({ media }) => matchMedia(media).matches);
 
 /** The settings of an element where some of its rules hold. */
-export function attributesOf(element: HTMLElement, rules: readonly AttributeRule[]): Attributes {
+export function attributesOf(
+  element: HTMLElement,
+  rules: readonly AttributeRule[],
+  complain: Complain,
+): Attributes {
   const changed = (name: string) => rules.findLast(({ changes }) => changes.has(name));
   return {
     element,
+    complain,
     get: (name) => {
       const rule = changed(name);
       return rule ? rule.changes.get(name) : element.getAttribute(`data-lumbit-${name}`)?.trim();

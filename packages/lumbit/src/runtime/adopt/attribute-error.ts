@@ -1,4 +1,4 @@
-import type { ValueFault } from "../settings/index.ts";
+import type { ValueFault } from "../../settings/index.ts";
 
 /** A wrong value in a `data-lumbit-*` attribute: which, on what element, what is allowed, in the words of the page file. */
 export class AttributeError extends Error {
@@ -17,4 +17,10 @@ export class AttributeError extends Error {
 
 const shortened = (text: string) => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
 
-const describe = ({ tagName, id }: Element) => `<${tagName.toLowerCase()}${id ? ` id="${id}"` : ""}>`;
+/** An element as a person finds it: by its id, or else by its classes. */
+const describe = (element: Element) => {
+  const { tagName, id } = element;
+  const classes = element.getAttribute("class");
+  const told = id ? ` id="${id}"` : classes ? ` class="${shortened(classes)}"` : "";
+  return `<${tagName.toLowerCase()}${told}>`;
+};

@@ -1,0 +1,18 @@
+import { settingAttributes } from "./adopt.ts";
+
+const settings = settingAttributes.map((name) => `[${name}]`).join();
+
+/** Calls back when attributes in an element change that say something, or elements with such come or go. */
+export function followMarkup(element: HTMLElement, changed: () => void): () => void {
+  const says = (node: Node) =>
+    node instanceof Element && (node.matches(settings) || node.querySelector(settings) !== null);
+  const observer = new MutationObserver((records) => {
+    const isOurs = records.every(
+      ({ type, addedNodes, removedNodes }) =>
+        type === "childList" && ![...addedNodes, ...removedNodes].some(says),
+    );
+    if (!isOurs) changed();
+  });
+  observer.observe(element, { subtree: true, childList: true, attributeFilter: settingAttributes });
+  return () => observer.disconnect();
+}

@@ -1,0 +1,119 @@
+import { type AnyLayer, isFitted, isText, orderOf, type PageLook, type Scene } from "../core/index.ts";
+import {
+  type Assets,
+  layerContext,
+  layerElement,
+  layerKeyframes,
+  layerRules,
+  ownSceneRules,
+  pageRules,
+  type StyleRule,
+  stageLayers,
+} from "../markup/index.ts";
+import type { KeptOrders } from "./kept-orders.ts";
+import type { KeptStyle } from "./kept-sheets.ts";
+import { liveElement } from "./live.ts";
+
+/** A scene with what its page gives it. */
+export interface Look {
+  scene: Scene;
+  look: PageLook;
+}
+
+/** The look of a page that says nothing of it: always the same object, so that nothing seems to have changed. */
+export const noLook: PageLook = {};
+
+export const isAlike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * Makes the elements of a scene those of another state of it, and leaves those that stay: whether any is another one.
+ * Nothing is done where its layers stand in other places; all of it is to be built then.
+ */
+export function followScene(
+  element: Element,
+  before: Look,
+  { scene, look }: Look,
+  assets: Assets,
+): "same" | "changed" | undefined {
+  if (!isStagedAlike(before, { scene, look })) return undefined;
+  const { fixed } = stageLayers(scene, look);
+  let changed = false;
+  for (const [index, layer] of scene.layers.entries()) {
+    const other = before.scene.layers[index];
+    if (!other || other === layer) continue;
+    const still = fixed.includes(layer);
+    const plain = layerElement(layer, still, false, assets);
+    if (isAlike(plain, layerElement(other, still, false, assets))) continue;
+    elementOf(element, other)?.replaceWith(liveElement(plain, element.ownerDocument));
+    changed = true;
+  }
+  return changed ? "changed" : "same";
+}
+
+/** The outermost element of a layer of a scene: its pane, or the picture with its sources. */
+function elementOf(scene: Element, { name }: AnyLayer): Element | null {
+  const [own] = ["pane", "layer"].flatMap((part) => [
+    ...scene.querySelectorAll(`[data-lumbit-${part}="${CSS.escape(name)}"]`),
+  ]);
+  return own?.parentElement instanceof HTMLPictureElement ? own.parentElement : (own ?? null);
+}
+
+/** Whether two states of a scene have their layers in the same places of the same elements. */
+function isStagedAlike(before: Look, after: Look): boolean {
+  if (before.scene === after.scene && before.look === after.look) return true;
+  const frame = ({ scene: { layers: _, ...scene }, scene: own, look }: Look) => {
+    const { fixed, back, front } = stageLayers(own, look);
+    const names = [fixed, back, front].map((layers) => layers.map(({ name }) => name));
+    const { content, hold, rules } = scene;
+    return [names, content, hold === undefined, rules?.map((rule) => "hold" in rule)];
+  };
+  return isAlike(frame(before), frame(after));
+}
+
+/** The style of a page's look. */
+export const lookStyle = (look: PageLook, selector: string): KeptStyle => ({
+  key: "",
+  from: [look],
+  keyframes: () => [],
+  rules: () => pageRules(look, selector),
+});
+
+/**
+ * Every style of a scene by what it is of. `given` is what it comes from besides the scene: where all is the same object
+ * as before, and as many fonts have arrived, nothing is written again.
+ */
+export function sceneStyles(
+  scene: Scene,
+  look: PageLook,
+  assets: Assets,
+  given: { assets: Assets; letters: number },
+  orders: KeptOrders,
+): KeptStyle[] {
+  const { layers: _, ...own } = scene;
+  const context = layerContext(scene, look, assets);
+  const around = [look, given.assets, context.pushed, scene.name];
+  const kept = orders.of(scene);
+  return [
+    {
+      key: scene.name,
+      from: Object.entries(own).flat(),
+      keyframes: () => [],
+      rules: () => ownSceneRules(scene),
+    },
+    ...scene.layers.map((layer, index) => ({
+      key: `${scene.name} ${layer.name}`,
+      from: [
+        ...[layer, ...around, context.fixed.includes(layer), kept[index]],
+        isText(layer) && isFitted(layer) && given.letters,
+      ],
+      keyframes: () => layerKeyframes(layer),
+      rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
+    })),
+  ];
+}
+
+/** A rule of a layer with the order that it keeps. */
+const ordered = (rule: StyleRule, layer: AnyLayer, order: number | undefined): StyleRule =>
+  !rule.media && rule.declarations["z-index"] === orderOf(layer)
+    ? { ...rule, declarations: { ...rule.declarations, "z-index": order } }
+    : rule;

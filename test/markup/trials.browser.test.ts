@@ -1,0 +1,76 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import sharp from "sharp";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { root } from "../command.ts";
+import { engineNames, engineOf } from "../engines.ts";
+import { type Trial, trials } from "./pages.ts";
+
+/** Every trial in every engine with both drivers: boxes are right, things move, and nothing stands still in silence. */
+const pageOf = (
+  { style = "", body, mount = "window.m = mount(document.body, { driver });" }: Trial,
+  driver: string,
+) =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>t</title>
+<style>body{margin:0;font:16px/1.5 sans-serif}.gap{height:1000px}img{max-width:100%;height:auto}figure{margin:0}${style}</style></head><body>${body}
+<script>window.said = []; console.warn = (text) => said.push(text); window.onerror = (text) => said.push(text);
+window.settled = async () => { for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame); await new Promise((done) => setTimeout(done, 20)); };</script>
+<script type="module">import { mount } from "./lumbit.js"; const driver = "${driver}"; ${mount} window.mounted = true;</script></body></html>`;
+
+let server: Server;
+let origin: string;
+beforeAll(async () => {
+  const photo = await sharp({ create: { width: 1680, height: 1050, channels: 3, background: "#2a7f8c" } })
+    .jpeg()
+    .toBuffer();
+  const files = new Map<string, [type: string, body: () => Buffer | string]>([
+    ["/photo.jpg", ["image/jpeg", () => photo]],
+    [
+      "/hills.svg",
+      ["image/svg+xml", () => '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="400"/>'],
+    ],
+  ]);
+  server = createServer((request, response) => {
+    const { pathname, searchParams } = new URL(String(request.url), "http://localhost");
+    const trial = trials[Number(pathname.slice(1))];
+    const [type, body] =
+      files.get(pathname) ??
+      (pathname.endsWith(".js")
+        ? (["text/javascript", () => readFileSync(join(root, "packages/lumbit/dist", pathname))] as const)
+        : (["text/html", () => (trial ? pageOf(trial, String(searchParams.get("driver"))) : "")] as const));
+    response.setHeader("content-type", type);
+    setTimeout(() => response.end(body()), searchParams.has("slow") ? 400 : 0);
+  });
+  await new Promise<void>((listening) => server.listen(0, "127.0.0.1", listening));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+afterAll(() => server?.close());
+
+describe.each(engineNames)("%s", (name) => {
+  test.each(["native", "scripted"])("%s", async (driver) => {
+    const engine = await engineOf(name);
+    const wrong: string[] = [];
+    for (const [index, trial] of trials.entries()) {
+      await engine.open(`${origin}/${index}?driver=${driver}`);
+      // WebKit makes the frame of a page anew.
+      if (name === "webkit" || index === 0) await engine.resize(1280, 800);
+      await engine.run(`for (let n = 0; n < 100 && !window.mounted && !said.length; n++) await new Promise((done) => setTimeout(done, 20));
+        for (const image of document.images) if (image.src) await image.decode().catch(() => {});
+        await settled(); ${trial.after ?? ""}; await settled(); await settled();`);
+      const instead = await engine.run<string[]>("return said;");
+      if (instead.some((text) => trial.orSaid?.test(text))) continue;
+      for (const { scroll, value, is } of trial.wanted) {
+        const found = await engine.run(
+          `${scroll < 0 ? "" : `scrollTo({ top: ${scroll}, behavior: "instant" }); await settled();`} return await ${value};`,
+        );
+        if (found !== is) wrong.push(`${trial.name}: ${found} instead of ${is}: ${value.slice(0, 90)}`);
+      }
+      const said = await engine.run<string[]>("return said;");
+      if (trial.said ? !said.some((text) => trial.said?.test(text)) : said.length > 0)
+        wrong.push(`${trial.name}: said ${said}`);
+    }
+    expect(wrong).toEqual([]);
+  });
+});
