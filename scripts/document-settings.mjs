@@ -4,6 +4,7 @@ import {
   button,
   cue,
   fontFace,
+  head,
   layerAttributes,
   layerSettings,
   page,
@@ -23,7 +24,7 @@ const named = (settings) =>
   Object.fromEntries(Object.entries(settings).map(([name, row]) => [`data-lumbit-${name}`, row]));
 
 const tables = {
-  ...{ button, cue, fontFace, page, pageLook, place, ramp, rampProperties, reel, scene, travel },
+  ...{ button, cue, fontFace, head, page, pageLook, place, ramp, rampProperties, reel, scene, travel },
   sceneAttributes: named(sceneAttributes),
   layerAttributes: named(layerAttributes),
   partAttributes: named(partAttributes),

@@ -1,9 +1,23 @@
-import { defineConfig } from "tsdown";
+import { defineConfig, type UserConfig } from "tsdown";
+import { withoutMeanings } from "./scripts/without-meanings.mjs";
+
+// Where faults are planted only what runs is needed.
+const dts = !process.env.LUMBIT_UNTYPED;
+
+/** What pages are made of: entries for bundlers, with what only documents need left out. */
+const pages = { markup: "src/runtime/markup.ts", scene: "src/runtime/scene.ts" };
 
 export default defineConfig([
   {
+    entry: { lumbit: "src/runtime/index.ts", ...pages },
+    platform: "neutral",
+    sourcemap: true,
+    plugins: [withoutMeanings()],
+    dts,
+  },
+  // Tools, with all that they use: whoever only mounts scenes installs none of it.
+  {
     entry: {
-      lumbit: "src/runtime/index.ts",
       core: "src/core/public.ts",
       internal: "src/core/index.ts",
       document: "src/document/index.ts",
@@ -12,12 +26,16 @@ export default defineConfig([
       static: "src/static/index.ts",
     },
     platform: "neutral",
-    // Where faults are planted only what runs is needed.
-    dts: !process.env.LUMBIT_UNTYPED,
+    sourcemap: true,
+    inputOptions: { resolve: { mainFields: ["module", "main"] } },
+    noExternal: [/./],
+    clean: false,
+    dts,
   },
-  // One file each for pages: what browsers without scroll-driven animations load, what plays cues, what sways, what
-  // keeps reels' titles, what measures heights and lines that CSS cannot know.
+  // One file each for pages: what brings scenes to life without a bundler; what browsers without scroll-driven animations
+  // load, what plays cues, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know.
   ...Object.entries({
+    ...pages,
     scripted: "src/runtime/start.ts",
     cues: "src/runtime/start-cues.ts",
     sway: "src/runtime/start-sway.ts",
@@ -25,14 +43,15 @@ export default defineConfig([
     lines: "src/runtime/start-lines.ts",
     edges: "src/runtime/start-edges.ts",
   }).map(
-    ([name, path]) =>
-      ({
-        entry: { [name]: path },
-        outDir: "dist/browser",
-        platform: "browser",
-        minify: true,
-        clean: false,
-        dts: false,
-      }) as const,
+    ([name, path]): UserConfig => ({
+      entry: { [name]: path },
+      outDir: "dist/browser",
+      platform: "browser",
+      plugins: [withoutMeanings()],
+      minify: true,
+      sourcemap: name in pages,
+      clean: false,
+      dts: false,
+    }),
   ),
 ]);

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Page } from "lumbit/core";
-import { hasCues, hasLines, hasReel, hasSway, hasUnknownEdges } from "lumbit/internal";
+import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges } from "lumbit/internal";
 import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import type { Asset, Project } from "./project.ts";
@@ -13,10 +13,10 @@ import { TextSizer } from "./text-size.ts";
 export type Site = Map<string, string | Buffer>;
 
 /**
- * The site of a project: its page, style sheet, pictures and fonts, what plays its cues and sways, and with `scripted` the
- * driver for browsers that cannot move it without script.
+ * The site of a project: its page, style sheet, pictures and fonts, what plays its cues and sways, and the driver for
+ * browsers that cannot move it without script, unless `script` is false.
  */
-export async function makeSite({ page, pictures, fonts }: Project, scripted = false): Promise<Site> {
+export async function makeSite({ page, pictures, fonts }: Project, script = true): Promise<Site> {
   const site: Site = new Map();
   const add = ({ path, bytes }: Asset): string => {
     const url = `assets/${fileName(path, bytes)}`;
@@ -36,7 +36,7 @@ export async function makeSite({ page, pictures, fonts }: Project, scripted = fa
   const stylesheet = fileName("page.css", css);
   site.set(stylesheet, css);
   const scripts = [
-    ...(scripted ? [addDriver(site)] : []),
+    ...(script && hasLayers(page) ? [addDriver(site)] : []),
     ...pageScripts.filter(({ needed }) => needed(page)).map(({ name }) => addScript(site, name)),
   ];
   site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));

@@ -3,11 +3,11 @@ import { Command } from "commander";
 export const buildCommand = () =>
   new Command("build")
     .description(
-      "write the page as a site: HTML, CSS, pictures and fonts, and script only where it has cues, sways or has reels",
+      "write the page as a site: HTML, CSS, pictures and fonts, and the script that browsers need which cannot move it by themselves",
     )
     .argument("<page>", "the page file")
     .requiredOption("-o, --output <folder>", "the folder to write the site into")
-    .option("--scripted", "let browsers without scroll-driven animations load a script that moves the page")
+    .option("--no-script", "leave out the script that moves the page where browsers cannot by themselves")
     .option("--force", "replace files in the folder that lumbit did not write")
     .addHelpText("after", "\nExample:\n  lumbit build page.json -o site/")
     .action(async (file, options) => (await import("../actions/build.ts")).build(file, options));

@@ -31,7 +31,7 @@ const mostText = 10 * 1024 * 1024;
 function filesNamedIn(text: string): string[] {
   const found = new Set<string>();
   const visit = (value: unknown, key: string): void => {
-    if (typeof value === "string" && (key === "image" || key === "src")) found.add(value);
+    if (typeof value === "string" && ["image", "icon", "src"].includes(key)) found.add(value);
     else if (key === "variants") for (const path of Object.values(Object(value))) found.add(String(path));
     else if (Array.isArray(value)) for (const part of value) visit(part, "");
     else if (typeof value === "object" && value !== null)

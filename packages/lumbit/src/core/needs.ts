@@ -2,6 +2,10 @@ import { allLayers, isGroup } from "./kinds.ts";
 import type { Page } from "./page.ts";
 import { statesOf } from "./rules.ts";
 
+/** Whether a page has anything that could move. */
+export const hasLayers = ({ page, scenes }: Page): boolean =>
+  page?.backdrop !== undefined || scenes.some(({ layers }) => layers.length > 0);
+
 /** Whether anything of a page comes in by a cue. */
 export const hasCues = ({ scenes }: Page): boolean =>
   scenes.some(({ content = [], layers }) =>

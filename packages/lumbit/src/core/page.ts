@@ -1,4 +1,4 @@
-import type { backdrop, fontFace, pageLook, ValuesOf } from "../settings/index.ts";
+import type { backdrop, fontFace, head, pageLook, ValuesOf } from "../settings/index.ts";
 import type { CheckSetting } from "./check-setting.ts";
 import type { Motion } from "./depth.ts";
 import type { Camera } from "./drift.ts";
@@ -10,6 +10,9 @@ export type FontFace = ValuesOf<typeof fontFace>;
 
 /** A picture behind all scenes of the page. */
 export type Backdrop = Motion & Omit<ValuesOf<typeof backdrop>, "depth" | "speed">;
+
+/** What a page says of itself in its document's head. */
+export type Head = ValuesOf<typeof head>;
 
 /** What the whole page looks like. */
 export type PageLook = Omit<ValuesOf<typeof pageLook>, "backdrop" | "rules"> & {
@@ -25,6 +28,7 @@ export interface Page {
   format: "lumbit/1";
   title: string;
   lang: string;
+  head?: Head;
   page?: PageLook;
   fonts?: readonly FontFace[];
   scenes: readonly Scene[];

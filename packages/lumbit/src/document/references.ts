@@ -14,7 +14,8 @@ export function referencesIn(value: unknown, at: Path = []): Reference[] {
   return Object.entries(value).flatMap(([key, inner]): Reference[] => {
     const here = [...at, key];
     if (typeof inner !== "string") return referencesIn(inner, here);
-    if (key === "image" || at.at(-1) === "variants") return [{ path: inner, at: here, kind: "picture" }];
+    if (["image", "icon"].includes(key) || at.at(-1) === "variants")
+      return [{ path: inner, at: here, kind: "picture" }];
     return key === "src" ? [{ path: inner, at: here, kind: "font" }] : [];
   });
 }

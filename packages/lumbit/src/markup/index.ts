@@ -16,7 +16,7 @@ export {
   scriptedAnimations,
   waysOf,
 } from "./ramp.ts";
-export { reachCss } from "./reach.css.ts";
+export { fixedCss, reachCss } from "./reach.css.ts";
 export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
 export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";

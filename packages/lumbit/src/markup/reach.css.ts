@@ -37,6 +37,41 @@ const reachedAcross = reach(
   variable("swing"),
 );
 
+/** More than any rule of a layer's own. */
+const reaching = "[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach]";
+
+const driftsCss = (selector: string) => `${selector} {
+  --lumbit-k: ${print(factor)};
+  --lumbit-kx: ${print(driftCss.x)};
+  --lumbit-ky: ${print(driftCss.y)};
+}`;
+
+const oversCss = (selector: string) => `${selector} {
+  --lumbit-plo: ${print(range.first)};
+  --lumbit-phi: ${print(css.max(variable("plo"), range.last))};
+  --lumbit-over-top: ${ifPaned(over.top)};
+  --lumbit-over-bottom: ${ifPaned(over.bottom)};
+  --lumbit-over-left: ${ifPaned(over.left)};
+  --lumbit-over-right: ${ifPaned(over.right)};
+  --lumbit-swing: ${ifPaned(css.add(swing(css, variable("k"), variable("sway", "0px")), css.px(edge)))};
+}`;
+
+const reachesCss = (selector: string) => `${selector} {
+  left: ${print(reachedBox.left)};
+  top: ${print(reachedBox.top)};
+  width: ${print(reachedBox.width)};
+  height: ${print(reachedBox.height)};
+}`;
+
+const fixed = `[data-lumbit-is~=fixed] ${reaching}`;
+/** What fixes the pictures at the horizon, in every browser, whatever else moves or does not. */
+export const fixedCss = `
+${driftsCss(fixed)}
+${oversCss(fixed)}
+${reachesCss(fixed)}
+${fixed} { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
+`;
+
 /** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
 [data-lumbit-is~=track] > [data-lumbit-is~=held] { position: sticky; top: 0; }
@@ -45,26 +80,9 @@ export const reachCss = `
 /* Links to a scene bring it to its settle moment; to one of existing markup where it asks for that. */
 [data-lumbit-scene]:is(:not([data-lumbit-is~=adopted]), [data-lumbit-settle], [data-lumbit-jump]) { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
 [data-lumbit-scene][data-lumbit-is~=flows] { scroll-margin-top: 0; }
-[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbit-is~=reach], [data-lumbit-is~=paned] {
-  --lumbit-k: ${print(factor)};
-  --lumbit-kx: ${print(driftCss.x)};
-  --lumbit-ky: ${print(driftCss.y)};
-}
-[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbit-is~=paned][data-lumbit-is][data-lumbit-is] {
-  --lumbit-plo: ${print(range.first)};
-  --lumbit-phi: ${print(css.max(variable("plo"), range.last))};
-  --lumbit-over-top: ${ifPaned(over.top)};
-  --lumbit-over-bottom: ${ifPaned(over.bottom)};
-  --lumbit-over-left: ${ifPaned(over.left)};
-  --lumbit-over-right: ${ifPaned(over.right)};
-  --lumbit-swing: ${ifPaned(css.add(swing(css, variable("k"), variable("sway", "0px")), css.px(edge)))};
-}
-[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
-  left: ${print(reachedBox.left)};
-  top: ${print(reachedBox.top)};
-  width: ${print(reachedBox.width)};
-  height: ${print(reachedBox.height)};
-}
+${driftsCss('[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbit-is~=reach], [data-lumbit-is~=paned]')}
+${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbit-is~=paned][data-lumbit-is][data-lumbit-is]")}
+${reachesCss(reaching)}
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
 :is([data-lumbit-is~=group], [data-lumbit-is~=slide]) [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { left: 0; top: 0; width: 100%; height: 100%; }
 @media ${travelMedia} {
@@ -83,5 +101,4 @@ export const reachCss = `
   @media ${travelMedia} { [data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-near]) { content-visibility: auto; } }
 }
 [data-lumbit-backdrop] { height: ${print(backdropHeight(css, variable("speed", 1), scene.viewport, value("100cqh")))}; }
-[data-lumbit-is~=fixed] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
 `;

@@ -49,10 +49,7 @@ export class BuiltScene {
     this.styles = new ElementStyles(element);
     this.#sheets = new KeptSheets(sheetHome(element), false);
     const loaded = ({ target }: Event) => this.#loaded(target as HTMLImageElement);
-    const arrived = () => {
-      this.#letters++;
-      this.restyle();
-    };
+    const arrived = () => this.remeasure();
     // The load of a picture does not bubble, but it can be caught on its way down.
     for (const type of ["load", "error"]) element.addEventListener(type, loaded, true);
     element.ownerDocument.fonts.addEventListener("loadingdone", arrived);
@@ -92,6 +89,12 @@ export class BuiltScene {
     }
     this.#sizeLoaded();
     return true;
+  }
+
+  /** Restyles after a change of the layout: fitted texts are measured anew, whose letters may be others by now. */
+  remeasure(): void {
+    this.#letters++;
+    this.restyle();
   }
 
   restyle(): void {
@@ -134,7 +137,6 @@ export class BuiltScene {
     this.#sizeLoaded();
     // The letters of fitted texts have their shape once the first style is there.
     this.restyle();
-    this.#letters++;
   }
 
   /** Takes away what was built, and of attributes what nobody else has written since. */

@@ -1,4 +1,4 @@
-import { modelCss, motionConditions, nativeCss, propertyCss, reachCss } from "../markup/index.ts";
+import { fixedCss, modelCss, motionConditions, nativeCss, propertyCss, reachCss } from "../markup/index.ts";
 import { adoptSheet } from "./sheet.ts";
 
 /** Gives the tree that an element lives in the model in CSS, with what moves in it or without, and gives what takes it back. */
@@ -11,5 +11,5 @@ export function adoptModel(element: Element, still = false): () => void {
 }
 
 const liveCss = `${modelCss}
-@media ${motionConditions.media} {${reachCss}
+@media ${motionConditions.media} {${reachCss}${fixedCss}
 @supports ${motionConditions.supports} {${nativeCss}}}`;

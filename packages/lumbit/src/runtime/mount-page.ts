@@ -74,7 +74,7 @@ export function mountPage(
     scenes: still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")],
     driverOf: () => driver,
     styles: inlineStyles,
-    restyle,
+    restyle: arrived,
   });
   const show = (next: Shown) => {
     const before = shown;
@@ -92,7 +92,6 @@ export function mountPage(
   show({ page, assets });
   // Fitted texts have their letters once the first style is there.
   restyle();
-  letters++;
   const live = restartable(() => enliven(staged(), { smoothing: 0 }));
   return {
     ...live,

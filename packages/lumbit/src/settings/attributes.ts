@@ -1,7 +1,21 @@
+import {
+  focus,
+  haze,
+  layerCue,
+  layerDirection,
+  layerHold,
+  layerReel,
+  layerSubject,
+  lookSettings,
+  ramps,
+  sceneHold,
+  settle,
+  tilt,
+  title,
+  travel,
+} from "./common.ts";
 import { boolean, choice, type Setting } from "./grammar.ts";
-import { layerSettings, lookSettings, travel } from "./layer.ts";
-import { pageLook } from "./page.ts";
-import { sceneSettings } from "./scene.ts";
+import { camera, motion, relief } from "./shared.ts";
 import { depth } from "./values.ts";
 
 /*
@@ -9,15 +23,12 @@ import { depth } from "./values.ts";
  * words as they stand, pairs side by side, lists and objects as JSON.
  */
 
-const { settle, hold, relief, camera } = sceneSettings;
-const { haze, focus } = pageLook;
-
 /** Of a scene. */
 export const sceneAttributes = {
   settle,
   hold: {
-    ...hold,
-    meaning: `${hold.meaning} The scene then has one element in it, the box that stays.`,
+    ...sceneHold,
+    meaning: `${sceneHold.meaning} The scene then has one element in it, the box that stays.`,
   },
   relief,
   ...camera.settings,
@@ -40,14 +51,13 @@ const travelAttributes = {
 
 /** Of a layer; each but `travel-over` and `travel-of` makes an element in a scene one. */
 export const layerAttributes = {
-  depth: layerSettings.depth,
-  speed: layerSettings.speed,
-  direction: layerSettings.direction,
+  ...motion,
+  direction: layerDirection,
   ...travelAttributes,
-  ramps: layerSettings.ramps,
-  hold: layerSettings.hold,
+  ramps,
+  hold: layerHold,
   tilt: {
-    ...layerSettings.tilt,
+    ...tilt,
     meaning:
       "How far it turns towards the pointer over it, in degrees; elements in it with a depth shift as it turns.",
   },
@@ -55,7 +65,7 @@ export const layerAttributes = {
     grammar: boolean("nothing, or true"),
     meaning: "Of a picture: it moves inside the box that the page gave it, its pane.",
   },
-  subject: layerSettings.subject,
+  subject: layerSubject,
   ...lookSettings,
 } as const satisfies Record<string, Setting>;
 
@@ -67,16 +77,16 @@ export const partAttributes = {
       "Gives the CSS background of an element a depth; what stands on it stays. An element outside of scenes becomes one.",
   },
   cue: {
-    ...layerSettings.cue,
-    meaning: `${layerSettings.cue.meaning} On any element in a scene; a list where it is not the same on every screen.`,
+    ...layerCue,
+    meaning: `${layerCue.meaning} On any element in a scene; a list where it is not the same on every screen.`,
   },
   reel: {
-    ...layerSettings.reel,
+    ...layerReel,
     meaning:
       "Makes an element in a scene that holds a reel, with the settings of one or nothing. It has one element in it, the row, and in that the slides; what is in a slide may have a depth.",
   },
   title: {
-    grammar: layerSettings.title.grammar,
+    grammar: title.grammar,
     meaning: "Of an element in a slide: it comes in with its slide.",
   },
 } as const satisfies Record<string, Setting>;

@@ -1,6 +1,7 @@
 export { grammarsAt, settingsAt } from "./at.ts";
 export { layerAttributes, partAttributes, sceneAttributes } from "./attributes.ts";
 export { type CheckName, checkNames, checkSetting } from "./check.ts";
+export { lookSettings, reel, travel } from "./common.ts";
 export { cue } from "./cue.ts";
 export { faultIn, type Judge, type ValueFault } from "./fault.ts";
 export {
@@ -13,7 +14,8 @@ export {
   type TypeOf,
   type ValuesOf,
 } from "./grammar.ts";
-export { type LayerRows, layerSettings, lookSettings, mediaQuery, place, reel, travel } from "./layer.ts";
+export { head } from "./head.ts";
+export { type LayerRows, layerSettings, place } from "./layer.ts";
 export { backdrop, fontFace, page, pageGrammar, pageLook } from "./page.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, button, scene, sceneSettings } from "./scene.ts";
@@ -26,5 +28,6 @@ export {
   type LengthUnit,
   lengthPattern,
   type Moment,
+  mediaQuery,
   type RangeName,
 } from "./values.ts";

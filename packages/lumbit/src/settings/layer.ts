@@ -1,4 +1,16 @@
-import { cueGrammar } from "./cue.ts";
+import {
+  layerCue,
+  layerDirection,
+  layerHold,
+  layerReel,
+  layerSubject,
+  lookSettings,
+  ramps,
+  slides,
+  tilt,
+  title,
+  travelSetting,
+} from "./common.ts";
 import {
   boolean,
   changeable,
@@ -7,18 +19,15 @@ import {
   type Grammar,
   list,
   map,
-  media,
   number,
   object,
-  pair,
   type Setting,
   type Settings,
   text,
 } from "./grammar.ts";
-import { ramp } from "./ramp.ts";
-import { background, direction, motion, orderDepth, passageOf, subject } from "./shared.ts";
+import { background, motion, orderDepth } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
-import { extent, length, moment, name, path, pixels } from "./values.ts";
+import { extent, length, mediaQuery, name, path } from "./values.ts";
 
 const inset = (edge: string): Setting<ReturnType<typeof length>["type"]> => ({
   grammar: length(`the distance from the scene's ${edge} edge: a length such as "12vh", "-5%" or 0`),
@@ -36,49 +45,6 @@ export const place = {
   center: {
     grammar: choice(["x", "y", "both"], '"x", "y" or "both": the axes on which the layer is centred'),
     meaning: "The axes on which it is centred.",
-  },
-} as const satisfies Record<string, Setting>;
-
-const offsets = (way: string) =>
-  pair(length("an offset"), `offsets ${way} at the start and the end, such as ["0px", "-40%"]`);
-
-/** Movement from one offset to another. */
-export const travel = {
-  x: {
-    grammar: offsets("to the right"),
-    meaning: "Offsets to the right at the start and the end, in percentages of its own width.",
-  },
-  y: {
-    grammar: offsets("downwards"),
-    meaning: "Offsets downwards at the start and the end, in percentages of its own height.",
-  },
-  over: {
-    grammar: pair(moment, 'the moments between which it travels, such as ["entry 0%", "exit 100%"]'),
-    meaning: "The moments between which it travels.",
-    otherwise: '["cover 0%", "cover 100%"]',
-  },
-  of: { grammar: passageOf, meaning: "Whose passage the moments belong to.", otherwise: '"scene"' },
-} as const satisfies Record<string, Setting>;
-
-const slides = {
-  width: {
-    grammar: extent("width of a slide"),
-    meaning: "The width of a slide; percentages are of the reel.",
-    otherwise: '"100%"',
-  },
-  gap: { grammar: extent("space between slides"), meaning: "Space between slides.", otherwise: "0" },
-} as const satisfies Record<string, Setting>;
-
-/** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
-export const reel = {
-  ...slides,
-  share: {
-    grammar: number(
-      { least: 0.3, most: 1 },
-      "how much of a slide is in view when its title comes in, from 0.3 to 1",
-    ),
-    meaning: "How much of a slide is in view when its title comes in.",
-    otherwise: "0.6",
   },
 } as const satisfies Record<string, Setting>;
 
@@ -108,12 +74,7 @@ const what = {
     otherwise: '"p"',
     kinds: ["text"],
   },
-  title: {
-    grammar: boolean("true to have the text come in with its slide of a reel, or false"),
-    meaning: "Of a text in a slide: it comes in while the slide is the one in view, and goes out with it.",
-    otherwise: "false",
-    kinds: ["text"],
-  },
+  title,
   shape: {
     grammar: choice(["rectangle", "ellipse"]),
     meaning: "Makes it a shape.",
@@ -123,41 +84,6 @@ const what = {
     grammar: boolean("true to have tools leave the layer where it is, or false"),
     meaning: "Tools leave it where it is.",
     otherwise: "false",
-  },
-} as const satisfies Record<string, Setting>;
-
-/** How a layer looks whatever it shows, besides what its depth and ramps make of it. */
-export const lookSettings = {
-  opacity: {
-    grammar: number({ least: 0, most: 1 }, "an opacity from 0 to 1"),
-    meaning: "Its opacity, times what haze leaves and what ramps have.",
-    otherwise: "1",
-    byRule: true,
-  },
-  rotate: {
-    grammar: number({ least: -36000, most: 36000 }, "an angle in degrees"),
-    meaning: "How far it is turned, in degrees clockwise; ramps turn it further. A picture in a pane is not.",
-    otherwise: "0",
-    unpaned: true,
-    byRule: true,
-  },
-  blur: {
-    grammar: pixels('a radius in px such as "8px"'),
-    meaning: "Its blur radius, besides that of `focus` and of ramps.",
-    otherwise: '"0px"',
-    byRule: true,
-  },
-  blend: {
-    grammar: choice(
-      [
-        ...(["normal", "multiply", "screen", "overlay", "darken", "lighten", "color-dodge"] as const),
-        ...(["color-burn", "hard-light", "soft-light", "difference", "exclusion"] as const),
-      ],
-      'a CSS blend mode such as "multiply", "screen" or "overlay"',
-    ),
-    meaning: "How its colors mix with what is behind it in its scene, as in CSS.",
-    otherwise: '"normal"',
-    byRule: true,
   },
 } as const satisfies Record<string, Setting>;
 
@@ -173,41 +99,16 @@ const common = {
       "Where it stands at the settle moment, in CSS inset and size names; without it a picture or shape fills its scene as a pane and a text is centred.",
     byRule: true,
   },
-  direction: {
-    grammar: direction,
-    meaning: "Where drift carries it as the reader scrolls down; degrees run clockwise from up.",
-    otherwise: '"down"',
-    byRule: true,
-  },
+  direction: layerDirection,
   order: {
     grammar: orderDepth,
     meaning: "Paints it as if it were at this depth.",
     byRule: true,
   },
-  travel: {
-    grammar: object(travel, "settings of a travel: x, y, over, of"),
-    meaning: "Movement from one offset to another, added to any drift.",
-    byRule: "none",
-  },
-  ramps: {
-    grammar: list(object(ramp, "a property and its stops"), "a list of ramps, each a property and its stops"),
-    meaning: "Properties that follow the scroll between moments, and back.",
-    byRule: true,
-  },
-  hold: {
-    grammar: pair(
-      moment,
-      'the moments between which the layer stays where it is on the screen, such as ["entry 100%", "exit 0%"]',
-    ),
-    meaning:
-      "The moments of its scene between which it stays where it is on the screen; not in a scene that holds.",
-    byRule: "none",
-  },
-  cue: {
-    grammar: cueGrammar,
-    meaning: "A change that plays once when the scroll passes a moment.",
-    byRule: "none",
-  },
+  travel: travelSetting,
+  ramps,
+  hold: layerHold,
+  cue: layerCue,
   hidden: {
     grammar: boolean("true to leave the layer out, or false"),
     meaning: "Leaves it out.",
@@ -235,13 +136,7 @@ const ofKinds = {
     kinds: ["image"],
     byRule: true,
   },
-  subject: {
-    grammar: subject,
-    meaning: "The point of a picture that crops keep in sight, as shares of its width and height.",
-    otherwise: "[0.5, 0.5]",
-    kinds: ["image"],
-    byRule: true,
-  },
+  subject: layerSubject,
   fit: {
     grammar: choice(["cover", "contain"]),
     meaning: "How a picture fills a box of other proportions.",
@@ -302,30 +197,12 @@ const ofKinds = {
     kinds: ["group"],
     byRule: true,
   },
-  tilt: {
-    grammar: number(
-      { least: 0, most: 45 },
-      "how far the group turns towards the pointer, from 0 to 45 degrees",
-    ),
-    meaning:
-      "How far a group turns towards the pointer over it, in degrees; the layers in it shift by their depths, and `focus` softens them.",
-    kinds: ["group"],
-    byRule: true,
-  },
-  reel: {
-    grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share"),
-    meaning: "Makes a group a reel, and its layers slides.",
-    kinds: ["group"],
-    byRule: true,
-  },
+  tilt,
+  reel: layerReel,
 } as const satisfies Record<string, Setting>;
 
 /** Every setting of a layer but its rules and the layers in it. */
 export const layerSettings = { ...what, ...common, ...ofKinds };
-
-export const mediaQuery = media(
-  'a media query of width, height, aspect-ratio, orientation, pointer or hover, such as "(max-width: 600px)" or "(orientation: portrait) and (pointer: coarse)"',
-);
 
 /** Rules: each a media query and the settings that it changes. */
 export const rulesOf = (settings: Settings): Grammar =>

@@ -1,9 +1,11 @@
 import { checkSetting } from "./check.ts";
-import { choice, list, number, object, pattern, type Setting, text } from "./grammar.ts";
+import { focus, haze } from "./common.ts";
+import { choice, list, object, pattern, type Setting, text } from "./grammar.ts";
+import { head } from "./head.ts";
 import { rulesOf } from "./layer.ts";
 import { sceneGrammar } from "./scene.ts";
 import { background, camera, color, fontFamily, motion, relief, subject } from "./shared.ts";
-import { depth, extent, path, pixels } from "./values.ts";
+import { extent, path } from "./values.ts";
 
 /** A font file shipped with the page, in the descriptors of `@font-face`. */
 export const fontFace = {
@@ -64,29 +66,8 @@ const plain = {
   },
   relief,
   camera,
-  haze: {
-    grammar: number({ least: 0, most: 1 }, "how pale far layers become, from 0 (not at all) to 1"),
-    meaning: "How pale layers behind the surface become: what is lost of the opacity of one infinitely far.",
-    otherwise: "0",
-  },
-  focus: {
-    grammar: object(
-      {
-        depth: {
-          grammar: depth('the depth that is sharp: a number above -1, or "horizon"'),
-          meaning: "The depth that is sharp.",
-          required: true,
-        },
-        blur: {
-          grammar: pixels('a blur radius in px, such as "6px"'),
-          meaning: "The blur radius of a layer infinitely farther, in px.",
-          required: true,
-        },
-      },
-      "settings of focus: depth and blur",
-    ),
-    meaning: "The depth that is sharp, and how soft others are.",
-  },
+  haze,
+  focus,
   backdrop: {
     grammar: object(backdrop, "a picture behind all scenes: image, alt, subject, depth or speed"),
     meaning: 'A picture behind all scenes; `"horizon"` fixes it.',
@@ -118,6 +99,13 @@ export const page = {
     meaning:
       "The document's language; in one written from right to left texts begin at the right, while places, directions and reels stay as they say.",
     required: true,
+  },
+  head: {
+    grammar: object(
+      head,
+      "what the page says of itself: description, icon, image, address, themeColor, meta",
+    ),
+    meaning: "What the page says of itself, in the document's head.",
   },
   page: {
     grammar: object(pageLook, "what the whole page looks like"),

@@ -1,5 +1,6 @@
+import { sceneHold, settle } from "./common.ts";
 import { cueGrammar } from "./cue.ts";
-import { choice, either, link, list, number, object, type Setting, text } from "./grammar.ts";
+import { choice, either, link, list, object, type Setting, text } from "./grammar.ts";
 import { layerGrammar, layerSettings, rulesOf } from "./layer.ts";
 import { background, camera, color, relief } from "./shared.ts";
 import { blockStyle } from "./text-style.ts";
@@ -79,27 +80,8 @@ export const sceneSettings = {
     otherwise: "0",
     byRule: true,
   },
-  settle: {
-    grammar: either(
-      [
-        choice(["auto", "enter", "top", "middle", "bottom", "leave"]),
-        number({ least: 0, most: 1 }, "a share from 0 to 1"),
-      ],
-      'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
-    ),
-    meaning:
-      "The moment of the passage at which every layer stands exactly where it was placed, or its share.",
-    otherwise: '"auto"',
-    byRule: true,
-  },
-  hold: {
-    grammar: distance(
-      'how long the scene stays put while its layers go on: a length such as "120vh", not negative, not a percentage',
-    ),
-    meaning: "How long it stays put on the screen while its layers go on.",
-    otherwise: "0",
-    byRule: true,
-  },
+  settle,
+  hold: sceneHold,
   relief,
   camera,
   background: { grammar: background, meaning: "Color or gradient behind its layers.", byRule: true },

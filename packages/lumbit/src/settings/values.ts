@@ -1,4 +1,4 @@
-import { either, type Grammar, number, pattern, typed } from "./grammar.ts";
+import { either, type Grammar, media, number, pattern, typed } from "./grammar.ts";
 
 /** A length with its unit, or a sum of such lengths as CSS has it. Percentages refer to the box around, as in CSS. */
 export type Length = 0 | `${number}${LengthUnit}` | `calc(${string})`;
@@ -87,3 +87,7 @@ export function lengthPattern(units: readonly string[], negative: boolean): RegE
   if (units.includes("em")) return new RegExp(`^${sign}${one}$`);
   return new RegExp(`^(${sign}${one}|calc\\(\\s*[+-]?${one}(\\s+[+-]\\s+${one})*\\s*\\))$`);
 }
+
+export const mediaQuery = media(
+  'a media query of width, height, aspect-ratio, orientation, pointer or hover, such as "(max-width: 600px)" or "(orientation: portrait) and (pointer: coarse)"',
+);

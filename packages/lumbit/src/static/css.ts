@@ -2,6 +2,7 @@ import type { FontFace, Page } from "../core/index.ts";
 import {
   type Assets,
   declare,
+  fixedCss,
   modelCss,
   motionConditions,
   nativeCss,
@@ -14,6 +15,7 @@ import {
   sceneKeyframes,
   sceneRules,
   skipCss,
+  stageLayers,
 } from "../markup/index.ts";
 
 /**
@@ -44,7 +46,7 @@ export function pageCss(page: Page, assets: Assets): string {
     modelCss,
     ...rules.filter((rule) => !rule.motion).map(ruleCss),
     ...new Set(page.scenes.flatMap(sceneKeyframes)),
-    `@media ${motionConditions.media} {\n${rules
+    `@media ${motionConditions.media} {${hasFixed(page) ? fixedCss : ""}\n${rules
       .filter((rule) => rule.motion === "any")
       .map(ruleCss)
       .join("\n")}\n}`,
@@ -53,6 +55,10 @@ export function pageCss(page: Page, assets: Assets): string {
     .filter(Boolean)
     .join("\n");
 }
+
+/** Whether any picture is fixed by plain CSS. */
+const hasFixed = ({ scenes, page = {} }: Page) =>
+  scenes.some((scene) => stageLayers(scene, page).fixed.length > 0);
 
 /** Whether so many layers are out of view at any time that it pays to skip them. */
 const isLong = ({ scenes }: Page) => scenes.reduce((sum, { layers }) => sum + layers.length, 0) > 300;

@@ -22,6 +22,7 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
       element("meta", { charset: "utf-8" }),
       element("meta", { name: "viewport", content: "width=device-width, initial-scale=1" }),
       element("title", {}, [page.title]),
+      ...headElements(page, assets),
       element("link", { rel: "stylesheet", href: stylesheet }),
       ...scripts.map((src) => element("script", { type: "module", src })),
     ]),
@@ -32,6 +33,31 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
     children: [{ type: "doctype" }, { type: "text", value: "\n" }, hast(tree)],
   };
   return `${toHtml(root)}\n`;
+}
+
+/** What a page says of itself. */
+function headElements({ title, head = {} }: Page, { pictures }: Assets): Element[] {
+  const { description, icon, image, address, themeColor, meta = {} } = head;
+  const urlOf = (path: string) => pictures[path]?.url ?? path;
+  const shared = (path: string) => (address ? new URL(urlOf(path), address).href : urlOf(path));
+  const said = (property: string, content: string | undefined) =>
+    content === undefined ? [] : [element("meta", { property, content })];
+  const named = (name: string, content: string | undefined) =>
+    content === undefined ? [] : [element("meta", { name, content })];
+  const isShared = description !== undefined || image !== undefined || address !== undefined;
+  return [
+    ...named("description", description),
+    ...named("theme-color", themeColor),
+    ...(icon === undefined ? [] : [element("link", { rel: "icon", href: urlOf(icon) })]),
+    ...(address === undefined ? [] : [element("link", { rel: "canonical", href: address })]),
+    ...said("og:title", isShared ? title : undefined),
+    ...said("og:description", description),
+    ...said("og:image", image === undefined ? undefined : shared(image)),
+    ...said("og:url", address),
+    ...Object.entries(meta).flatMap(([name, content]) =>
+      name.includes(":") ? said(name, content) : named(name, content),
+    ),
+  ];
 }
 
 /** Elements whose children stand on lines of their own: white space between them means nothing. */

@@ -47,6 +47,33 @@ describe("the HTML", () => {
   });
 });
 
+describe("the head", () => {
+  test("says what the page file says, escaped, and names shared things by the page's address", () => {
+    const scenes = [{ name: "s", layers: [] }];
+    const head = {
+      description: 'Tides & "kelp"',
+      icon: "art/a.webp",
+      image: "art/a.webp",
+      address: "https://tidehouse.example/low/",
+      themeColor: "#06202b",
+      meta: { author: "<keepers>", "og:locale": "en_GB" },
+    };
+    const written = html({ ...page(...scenes), head });
+    for (const line of [
+      '<meta name="description" content="Tides &#x26; &#x22;kelp&#x22;">',
+      '<meta name="theme-color" content="#06202b">',
+      '<link rel="icon" href="a b.webp?1">',
+      '<link rel="canonical" href="https://tidehouse.example/low/">',
+      '<meta property="og:title" content="t">',
+      '<meta property="og:image" content="https://tidehouse.example/low/a%20b.webp?1">',
+      '<meta name="author" content="<keepers>">',
+      '<meta property="og:locale" content="en_GB">',
+    ])
+      expect(written).toContain(line);
+    expect(html(page(...scenes))).not.toMatch(/og:|rel="icon"|theme-color/);
+  });
+});
+
 describe("the style sheet", () => {
   test("holds no script, no fetch but its own, and nothing that ends its rules", () => {
     const css = pageCss(

@@ -7,7 +7,7 @@ import {
   scriptedAnimations,
   slideCss,
 } from "../../markup/index.ts";
-import { layerSettings } from "../../settings/index.ts";
+import { partAttributes } from "../../settings/index.ts";
 import type { ElementStyles } from "../element-styles.ts";
 import { mark } from "../marks.ts";
 import { AttributeError } from "./attribute-error.ts";
@@ -31,7 +31,7 @@ export function reelsIn(scene: HTMLElement, complain: Complain): AdoptedReel[] {
       return [];
     };
     const own = attributesOf(element, [], complain);
-    const settings = own.get("reel") === "" ? {} : readValue(own, "reel", layerSettings.reel.grammar);
+    const settings = own.get("reel") === "" ? {} : readValue(own, "reel", partAttributes.reel.grammar);
     if (!settings) return [];
     if (scene.dataset.lumbitHold === undefined)
       return wrong(

@@ -1,0 +1,50 @@
+import type { PageLook, Scene } from "../core/index.ts";
+import type { Picture } from "../markup/index.ts";
+import { BuiltScene } from "./build.ts";
+import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
+import { noLook } from "./followed-scene.ts";
+import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
+import { restartable } from "./restartable.ts";
+
+/** A scene to build in an element. */
+export interface SceneOptions extends MotionOptions {
+  scene: Scene;
+  /** What the page gives the scene: relief, camera, haze, focus. */
+  page?: PageLook;
+  /** Addresses and sizes of pictures by their paths; of those that are known nothing shifts while they load. */
+  pictures?: Readonly<Record<string, Picture>>;
+}
+
+/** A scene that was built from an object, and can be changed. */
+export interface MountedScene extends Mounted {
+  /**
+   * Makes the scene another one: what differs changes, what does not stays, with its elements, focus and pictures. What
+   * is the same object as before costs nothing.
+   */
+  update(scene: Scene, more?: Pick<SceneOptions, "page" | "pictures">): void;
+}
+
+/**
+ * Builds a scene in an element and brings it to life. Mounting an element again replaces what was mounted there.
+ *
+ * @throws TypeError when there is no element
+ */
+export function mountScene(element: HTMLElement, options: SceneOptions): MountedScene {
+  requireElement(element);
+  const { smoothing = 0, pictures = {} } = options;
+  const driver = driverFor(options.driver, smoothing);
+  mountedIn(element)?.dispose();
+  let shown = { scene: options.scene, look: options.page ?? noLook, pictures };
+  const built = new BuiltScene(element, shown);
+  const staged: Staged = {
+    ...{ scenes: built.scenes, driverOf: () => driver, styles: built.styles },
+    restyle: () => built.remeasure(),
+  };
+  const live = restartable(() => enliven(staged, { smoothing }));
+  return kept<Pick<MountedScene, "update">>(element, live, () => built.release(), {
+    update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
+      shown = { scene, look: page, pictures };
+      if (built.update(shown)) live.restart();
+    },
+  });
+}
