@@ -79,6 +79,18 @@ describe.each(files)("%s", (file) => {
   });
 });
 
+test.each([
+  ["react", "tsx", "app.tsx"],
+  ["vue", "vue", "App.vue"],
+  ["svelte", "svelte", "App.svelte"],
+])("what the document for %s says is in its example, which runs in a test", (name, language, app) => {
+  const plain = (text: string) => text.replaceAll(/\s+/g, "");
+  const example = plain(read(`examples/${name}/src/${app}`));
+  const said = blocks(`docs/${name}.md`, language);
+  expect(said.length).toBe(2);
+  for (const block of said) expect(example).toContain(plain(block));
+});
+
 test("npx lumbit runs in the repository", () => {
   const { stdout } = spawnSync("npx", ["--no", "--", "lumbit", "--version"], { cwd: root, encoding: "utf8" });
   expect(stdout.trim()).toBe(JSON.parse(read("packages/cli/package.json")).version);

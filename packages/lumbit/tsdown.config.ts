@@ -9,8 +9,16 @@ const pages = { markup: "src/runtime/markup.ts", scene: "src/runtime/scene.ts" }
 
 export default defineConfig([
   {
-    entry: { lumbit: "src/runtime/index.ts", ...pages },
+    entry: {
+      ...{ lumbit: "src/runtime/index.ts", ...pages },
+      element: "src/components/element.ts",
+      react: "src/components/react.ts",
+      vue: "src/components/vue.ts",
+      "svelte-scene": "src/components/svelte-scene.ts",
+    },
     platform: "neutral",
+    // Svelte compiles its components where they are used.
+    copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
     plugins: [withoutMeanings()],
     dts,

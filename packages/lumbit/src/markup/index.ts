@@ -29,6 +29,7 @@ export {
   sceneSelector,
   settleCss,
 } from "./scene.ts";
+export { stillCss } from "./scene-css.ts";
 export { skipCss } from "./skip.css.ts";
 export { type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

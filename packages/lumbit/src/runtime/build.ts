@@ -9,7 +9,7 @@ import {
 import { type Assets, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { emsOf } from "./ems.ts";
-import { followScene, lookStyle, sceneStyles } from "./followed-scene.ts";
+import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
@@ -32,6 +32,7 @@ const unsizedCss = "img[data-lumbit-is~=layer]:not([width]) { visibility: hidden
 export class BuiltScene {
   readonly styles: ElementStyles;
   readonly #element: HTMLElement;
+  readonly #given: boolean;
   readonly #sheets: KeptSheets;
   readonly #orders = new KeptOrders();
   readonly #releases: (() => void)[];
@@ -42,8 +43,10 @@ export class BuiltScene {
   #children: Node[] = [];
   #attributes: [name: string, value: string][] = [];
 
-  constructor(element: HTMLElement, built: Built) {
+  /** `given`: the elements are there already, made and changed by somebody else as `sceneElement` has them. */
+  constructor(element: HTMLElement, built: Built, given = false) {
     this.#element = element;
+    this.#given = given;
     this.#shown = built;
     this.#assets = { pictures: built.pictures, fonts: {} };
     this.styles = new ElementStyles(element);
@@ -61,7 +64,10 @@ export class BuiltScene {
         element.ownerDocument.fonts.removeEventListener("loadingdone", arrived);
       },
     ];
-    this.#build();
+    if (!given) this.#build();
+    this.#sizeLoaded();
+    // The letters of fitted texts have their shape once the first style is there.
+    this.restyle();
   }
 
   get scenes(): HTMLElement[] {
@@ -74,8 +80,9 @@ export class BuiltScene {
     this.#shown = built;
     if (built.pictures !== before.pictures)
       this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, ...built.pictures } };
-    const followed =
-      built.scene.name === before.scene.name
+    const followed = this.#given
+      ? isSameElement(before, built, this.#assets)
+      : built.scene.name === before.scene.name
         ? followScene(this.#element, before, built, this.#assets)
         : undefined;
     if (followed === "same") {
@@ -83,7 +90,7 @@ export class BuiltScene {
       return false;
     }
     this.#sheets.settle();
-    if (!followed) {
+    if (!followed && !this.#given) {
       this.#takeDown();
       this.#build();
     }
@@ -111,7 +118,9 @@ export class BuiltScene {
   }
 
   release(): void {
-    this.#takeDown();
+    // As whoever made it has it.
+    if (this.#given) this.#element.dataset.lumbitDriver = "native";
+    else this.#takeDown();
     this.styles.release();
     this.#sheets.release();
     for (const release of this.#releases) release();
@@ -134,9 +143,6 @@ export class BuiltScene {
       value === undefined || (name === "id" && element.id !== "") ? [] : [[name, String(value)]],
     );
     for (const [name, value] of this.#attributes) element.setAttribute(name, value);
-    this.#sizeLoaded();
-    // The letters of fitted texts have their shape once the first style is there.
-    this.restyle();
   }
 
   /** Takes away what was built, and of attributes what nobody else has written since. */
@@ -171,6 +177,12 @@ export class BuiltScene {
     if (!picture.hasAttribute("height") && picture.currentSrc !== "") picture.height = height;
   }
 }
+
+/** Whether two states of a scene have the same elements. */
+const isSameElement = (a: Built, b: Built, assets: Assets) =>
+  isAlike(sceneElement(a.scene, a.look, false, assets), sceneElement(b.scene, b.look, false, assets))
+    ? "same"
+    : undefined;
 
 /** The picture of a layer under the rules that hold: the last one that names another decides. */
 const shownPicture = ({

@@ -29,13 +29,23 @@ export interface MountedScene extends Mounted {
  *
  * @throws TypeError when there is no element
  */
-export function mountScene(element: HTMLElement, options: SceneOptions): MountedScene {
+export const mountScene = (element: HTMLElement, options: SceneOptions): MountedScene =>
+  mounted(element, options, false);
+
+/**
+ * Brings a scene to life whose elements somebody else has made, as `sceneElement` says, and keeps so: those of a
+ * framework. Nothing but their attributes that say who moves them is written.
+ */
+export const dressScene = (element: HTMLElement, options: SceneOptions): MountedScene =>
+  mounted(element, options, true);
+
+function mounted(element: HTMLElement, options: SceneOptions, given: boolean): MountedScene {
   requireElement(element);
   const { smoothing = 0, pictures = {} } = options;
   const driver = driverFor(options.driver, smoothing);
   mountedIn(element)?.dispose();
   let shown = { scene: options.scene, look: options.page ?? noLook, pictures };
-  const built = new BuiltScene(element, shown);
+  const built = new BuiltScene(element, shown, given);
   const staged: Staged = {
     ...{ scenes: built.scenes, driverOf: () => driver, styles: built.styles },
     restyle: () => built.remeasure(),
