@@ -94,7 +94,8 @@ await sheet(await shots(demoUrl, { width: 390, height: 844, at: [0, 330, 760] })
 
 /** Scroll positions of the demo as shares of the way from where a scene comes into view to where it has left. */
 async function demoScene(name, shares, pointers) {
-  const { scenes } = JSON.parse(lumbit("measure", demo, "--viewport", "1280x800", "--json"));
+  const { poses } = JSON.parse(lumbit("measure", demo, "--viewport", "1280x800", "--json"));
+  const [{ scenes }] = poses;
   const { top, height } = scenes.find((scene) => scene.name === name);
   const at = shares.map((share) => Math.round(top - 800 + share * (800 + height)));
   return shots(demoUrl, { width: 1280, height: 800, at, pointers });

@@ -17,7 +17,7 @@ test("draws the page where its browser shows it, in one file that asks for nothi
   );
   expect(stderr).toBe("");
   expect(stdout).toMatch(/proof\.html: 1 screens?, 5 moments, \d+ kB/);
-  const { scenes } = JSON.parse(
+  const { poses } = JSON.parse(
     await (
       await lumbit(
         ["measure", "mine/page.json", "--viewport", "1280x800", "--scroll", "220", "--json"],
@@ -25,7 +25,7 @@ test("draws the page where its browser shows it, in one file that asks for nothi
       )
     ).stdout,
   );
-  const title = scenes[0].layers.find(({ name }: { name: string }) => name === "title");
+  const title = poses[0].scenes[0].layers.find(({ name }: { name: string }) => name === "title");
   const browser = await openChromium();
   try {
     const page = await browser.newPage({ viewport: { width: 1800, height: 900 }, javaScriptEnabled: true });

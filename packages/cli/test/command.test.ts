@@ -1,3 +1,4 @@
+import { spawn } from "node:child_process";
 import {
   copyFileSync,
   cpSync,
@@ -10,7 +11,7 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { beforeEach, describe, expect, test } from "vitest";
-import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
+import { lumbit, program, root, temporaryFolder } from "../../../test/command.ts";
 
 const starter = join(root, "packages/cli/starter");
 let folder: string;
@@ -39,6 +40,29 @@ describe("build", () => {
       expect(existsSync(join(site(), String(url))), url).toBe(true);
     expect((await build()).status).toBe(0);
     expect(readdirSync(site(), { recursive: true }).toSorted()).toEqual(files);
+  });
+
+  test("says for programs what it wrote, and with --watch builds again when something changes", async () => {
+    const { faults, files } = JSON.parse((await build("--json")).stdout);
+    expect(faults).toEqual([]);
+    expect(files.map(({ path }: { path: string }) => path)).toContain("index.html");
+    const watching = spawn(process.execPath, [program, "build", pageFile, "-o", site(), "--watch"]);
+    try {
+      const said: string[] = [];
+      for (const stream of [watching.stdout, watching.stderr])
+        stream.on("data", (text) => said.push(String(text)));
+      const html = () => readFileSync(join(site(), "index.html"), "utf8");
+      await expect.poll(() => said.join(""), { timeout: 15_000 }).toContain("watching");
+      edit((text) => text.replace("Low water at the tide mill", "High water"));
+      await expect.poll(html, { timeout: 15_000 }).toContain("<title>High water</title>");
+      edit((text) => text.replace('"depth"', '"deph"'));
+      await expect.poll(() => said.join(""), { timeout: 15_000 }).toContain("deph");
+      expect(html()).toContain("<title>High water</title>");
+      edit((text) => text.replace('"deph"', '"depth"').replace("High water", "Slack water"));
+      await expect.poll(html, { timeout: 15_000 }).toContain("<title>Slack water</title>");
+    } finally {
+      watching.kill();
+    }
   });
 
   test("removes what it no longer needs and keeps what is not its own", async () => {
@@ -185,7 +209,9 @@ describe("measure", () => {
       "--json",
     ]);
     expect(status).toBe(0);
-    const pose = JSON.parse(stdout);
+    const { faults, poses } = JSON.parse(stdout);
+    expect(faults).toEqual([]);
+    const [pose] = poses;
     expect(pose).toMatchObject({ viewport: { width: 1280, height: 800 }, scroll: 400, scrollHeight: 1680 });
     const [sky, hills, title] = pose.scenes[0].layers;
     expect(sky).toEqual({
@@ -220,7 +246,7 @@ describe("measure", () => {
     writeFileSync(join(folder, "page.json"), JSON.stringify(page));
     const visible = async (viewport: string) => {
       const { stdout } = await lumbit(["measure", "page.json", "--viewport", viewport, "--json"], folder);
-      return JSON.parse(stdout).scenes[0].layers[0]?.visible ?? false;
+      return JSON.parse(stdout).poses[0].scenes[0].layers[0]?.visible ?? false;
     };
     for (const [viewport, shown] of [
       ["390x844", false],
@@ -243,12 +269,36 @@ describe("measure", () => {
     expect(side).toMatch(
       /layer\s+depth\s+speed\s+390x844\s+overscan\s+pixels\s+1280x800\s+overscan\s+pixels/,
     );
-    const poses = JSON.parse(
+    const { poses } = JSON.parse(
       (await lumbit(["measure", pageFile, "--viewport", "390x844", "--viewport", "1280x800", "--json"]))
         .stdout,
     );
     expect(poses.map(({ viewport }: { viewport: { width: number } }) => viewport.width)).toEqual([390, 1280]);
   });
+});
+
+test("faults of the page file are JSON too, where that is asked for", async () => {
+  edit((text) => text.replace('"depth"', '"deph"'));
+  for (const [command, ...more] of [["check"], ["measure"], ["build", "-o", join(folder, "site")]] as const) {
+    const { status, stdout } = await lumbit([command, pageFile, "--json", ...more]);
+    expect(status, command).toBe(2);
+    const { faults } = JSON.parse(stdout);
+    expect(faults[0], command).toMatchObject({
+      line: expect.any(Number),
+      message: expect.stringContaining("deph"),
+    });
+  }
+});
+
+test("a check ends with 1 from the severity on that is asked for", async () => {
+  const warned = '"checks": [{ "rule": "alt", "severity": "warning", "reason": "a draft" }], "scenes"';
+  edit((text) => text.replace('"alt": ""', '"alt": "hills.svg"').replace('"scenes"', warned));
+  const { findings } = JSON.parse((await lumbit(["check", pageFile, "--json"])).stdout);
+  expect(findings.map(({ severity }: { severity: string }) => severity)).not.toContain("error");
+  expect(findings.length).toBeGreaterThan(0);
+  expect((await lumbit(["check", pageFile])).status).toBe(1);
+  expect((await lumbit(["check", pageFile, "--fail-on", "error"])).status).toBe(0);
+  expect((await lumbit(["check", pageFile, "--fail-on", "grave"])).status).toBe(2);
 });
 
 describe("new", () => {

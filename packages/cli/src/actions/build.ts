@@ -1,24 +1,54 @@
+import chokidar from "chokidar";
 import type { Page } from "lumbit/core";
 import { hasLayers } from "lumbit/internal";
-import { count } from "../problem.ts";
-import { say } from "../progress.ts";
-import { requireProject } from "../project.ts";
-import { makeSite } from "../site.ts";
-import { writeSite } from "../write-site.ts";
+import { buildSite } from "../build-site.ts";
+import { jsonOfFaults, printJson } from "../json.ts";
+import { count, Problem, printProblem } from "../problem.ts";
+import { readProject, requireProject } from "../project.ts";
 
 interface Options {
   output: string;
   script: boolean;
   force?: true;
+  watch?: true;
+  json?: true;
 }
 
-/** Writes a page as a site, and says what it is. */
-export async function build(file: string, { output, script, force }: Options): Promise<void> {
+/** Writes a page as a site, and says what it is; with `watch` whenever it changes. */
+export async function build(file: string, options: Options): Promise<void> {
+  const once = () => jsonOfFaults(options.json, { files: [] }, () => written(file, options));
+  if (!options.watch) return once();
+  const { files } = await readProject(file);
+  const watcher = chokidar.watch(files, {
+    ignoreInitial: true,
+    awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
+  });
+  const again = async () => {
+    try {
+      watcher.add((await readProject(file)).files);
+      await once();
+    } catch (error) {
+      printProblem(Problem.from(error));
+    }
+  };
+  // One after the other: what changes while it is built is built next.
+  let building = again();
+  watcher.on("all", () => {
+    building = building.then(again);
+  });
+  await building;
+  if (!options.json) console.log("watching; Ctrl+C ends it");
+}
+
+async function written(file: string, { output, script, force, json }: Options): Promise<void> {
   const project = await requireProject(file);
-  say("building the site");
-  const site = await makeSite(project, script);
-  await writeSite(site, output, force ?? false);
-  say("");
+  const site = await buildSite(project, { output, script, force: force ?? false });
+  if (json)
+    return printJson({
+      faults: [],
+      output,
+      files: [...site].map(([path, content]) => ({ path, bytes: Buffer.byteLength(content) })),
+    });
   const sizes = [...site].map(([name, content]) => ({ name, bytes: Buffer.byteLength(content) }));
   const sum = (list: typeof sizes) => list.reduce((total, { bytes }) => total + bytes, 0);
   const kinds = sizes.flatMap(({ name }) => /^(\w+)\.\w+\.js$/.exec(name)?.[1] ?? []);

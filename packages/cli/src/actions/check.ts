@@ -1,10 +1,11 @@
 import { dirname, join } from "node:path";
 import { defaultViewports, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
-import { findingsOf } from "../check/findings.ts";
 import { mend } from "../check/mend.ts";
 import { changeLines, copyText, report } from "../check/report.ts";
 import { sarif } from "../check/sarif.ts";
+import { checkProject } from "../check-project.ts";
+import { jsonOfFaults } from "../json.ts";
 import { version } from "../package.ts";
 import { count } from "../problem.ts";
 import { requireProject } from "../project.ts";
@@ -15,13 +16,25 @@ interface Options {
   json?: true;
   sarif?: true;
   fix?: true;
+  failOn: Severity;
 }
 
+/** From the gravest on. */
+export const severities = ["error", "warning", "note"] as const;
+export type Severity = (typeof severities)[number];
+
 /** Tells what is wrong with a page, and with `fix` mends what can be mended. */
-export async function check(file: string, options: Options): Promise<void> {
-  const viewports = options.viewport ?? defaultViewports;
+export const check = (file: string, options: Options): Promise<void> =>
+  jsonOfFaults(options.json, { viewports: viewportsOf(options).map(viewportName), findings: [] }, () =>
+    judged(file, options),
+  );
+
+const viewportsOf = ({ viewport }: Options) => viewport ?? defaultViewports;
+
+async function judged(file: string, options: Options): Promise<void> {
+  const viewports = viewportsOf(options);
   const project = await requireProject(file);
-  let findings = await findingsOf(project, viewports);
+  let findings = await checkProject(project, { viewports });
   let { source } = project;
   if (options.fix) {
     const { changes, copies, text, ...left } = await mend(project, findings, viewports);
@@ -37,10 +50,11 @@ export async function check(file: string, options: Options): Promise<void> {
   }
   console.log(
     options.json
-      ? JSON.stringify({ viewports: viewports.map(viewportName), findings }, null, 2)
+      ? JSON.stringify({ faults: [], viewports: viewports.map(viewportName), findings }, null, 2)
       : options.sarif
         ? JSON.stringify(sarif(findings, file, source, version), null, 2)
         : report(findings, viewports.length),
   );
-  if (findings.length > 0) process.exitCode = 1;
+  const grave = severities.slice(0, severities.indexOf(options.failOn) + 1);
+  if (findings.some(({ severity }) => (grave as readonly string[]).includes(severity))) process.exitCode = 1;
 }

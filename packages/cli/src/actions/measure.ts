@@ -1,14 +1,14 @@
 import { existsSync } from "node:fs";
 import { extname } from "node:path";
 import { type View, viewOf, viewportName } from "lumbit/checks";
-import { allLayers, layoutPage, type Page, type PagePose, poseAt, type Viewport } from "lumbit/core";
-import { isText } from "lumbit/internal";
+import type { Viewport } from "lumbit/core";
 import type { Theme } from "../chart/drawing.ts";
+import { jsonOfFaults, printJson } from "../json.ts";
 import { layerTable } from "../layer-table.ts";
+import { measureProject } from "../measure-project.ts";
 import { naturalSizes } from "../natural.ts";
 import { Problem } from "../problem.ts";
 import { requireProject } from "../project.ts";
-import type { TextSizer } from "../text-size.ts";
 import { replaceFile } from "../write-file.ts";
 
 interface Options {
@@ -23,16 +23,16 @@ interface Options {
 }
 
 /** Tells where every layer is, or draws how layers move. */
-export async function measure(file: string, { viewport, scroll, json, ...charted }: Options): Promise<void> {
+export const measure = (file: string, options: Options): Promise<void> =>
+  jsonOfFaults(options.json, { poses: [] }, () => told(file, options));
+
+async function told(file: string, { viewport, scroll, json, ...charted }: Options): Promise<void> {
   const viewports = viewport ?? [{ width: 1280, height: 800 }];
   const project = await requireProject(file);
-  const { natural, texts } = naturalSizes(project);
+  const { natural } = naturalSizes(project);
   if (json) {
-    const poses = viewports.map((one) =>
-      withEstimates(poseAt(layoutPage(project.page, one, natural), scroll), project.page, texts),
-    );
-    console.log(JSON.stringify(poses.length === 1 ? poses[0] : poses, null, 2));
-    return;
+    const poses = viewports.map((viewport) => measureProject(project, { viewport, scroll }));
+    return printJson({ faults: [], poses });
   }
   const pictures = new Map(
     project.pictures.map(({ path, width, height, bytes }) => [
@@ -78,21 +78,4 @@ async function writeChart(
     kind === ".svg" ? svg : await sharp(Buffer.from(svg), { density: 144 }).png().toBuffer(),
   );
   console.log(`${file}: ${of} of ${scene.scene.name} at ${viewportName(view.viewport)}`);
-}
-
-/** The pose, with `estimated: true` at every text for which the page ships no font with all its letters. */
-function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
-  const estimates = page.scenes.map((scene) => {
-    const layers = allLayers(scene.layers);
-    return new Set(
-      layers.filter((layer) => isText(layer) && texts.isEstimate(layer)).map(({ name }) => name),
-    );
-  });
-  const scenes = pose.scenes.map((scene, index) => ({
-    ...scene,
-    layers: scene.layers.map((layer) =>
-      estimates[index]?.has(layer.name) ? { ...layer, estimated: true } : layer,
-    ),
-  }));
-  return { ...pose, scenes };
 }

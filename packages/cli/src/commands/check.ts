@@ -1,4 +1,4 @@
-import { Command } from "commander";
+import { Command, Option } from "commander";
 import { collectViewports } from "../viewport.ts";
 
 export const checkCommand = () =>
@@ -6,6 +6,11 @@ export const checkCommand = () =>
     .description("tell what is wrong with a page on which screen, and which value mends it")
     .argument("<page>", "the page file")
     .option("--viewport <size>", "a viewport to judge it at, in px; give it again for more", collectViewports)
+    .addOption(
+      new Option("--fail-on <severity>", "the least grave finding that ends the command with 1")
+        .choices(["error", "warning", "note"])
+        .default("note"),
+    )
     .option("--fix", "write the proposed changes into the page file")
     .option("--json", "print JSON for other programs")
     .option("--sarif", "print SARIF for code hosts")

@@ -1,0 +1,103 @@
+import { basename } from "node:path";
+import { defaultViewports, viewOf } from "lumbit/checks";
+import { layoutPage, type Viewport } from "lumbit/core";
+import { findingsOf } from "../check/findings.ts";
+import { picturesOf } from "../check/judge.ts";
+import { naturalSizes } from "../natural.ts";
+import { Problem } from "../problem.ts";
+import { say, under, type Work } from "../progress.ts";
+import type { Project } from "../project.ts";
+import { makeSite } from "../site.ts";
+import { differences } from "./difference.ts";
+import { film } from "./film.ts";
+import { proofMaterials } from "./materials.ts";
+import { photograph } from "./photograph.ts";
+import { sheetHtml, sheetWidth, type Version } from "./sheet.ts";
+
+export interface ProofOptions extends Work {
+  /** A sheet as HTML, PNG or PDF, or a film as an animated WebP. */
+  kind: "html" | "png" | "pdf" | "webp";
+  /** The viewports of a sheet, eight usual ones by default; of a film the first, 1280 x 800 by default. */
+  viewports?: readonly Viewport[];
+  /** One scene alone. */
+  scene?: string;
+  /** How many moments a sheet shows. */
+  moments?: number;
+  /** Another version, to set this one against. */
+  against?: Project;
+  /** How long a film is. */
+  seconds?: number;
+}
+
+/** A proof, and what it came to. */
+export interface Proof {
+  content: string | Buffer;
+  screens: number;
+  moments?: number;
+  seconds?: number;
+}
+
+/** Moments side by side without a number: of a whole page more than of a scene. */
+const columns = { page: 8, scene: 5 };
+/** The pace of a film without a length, in px a second, and the shortest and longest that comes to. */
+const pace = { scroll: 500, shortest: 4, longest: 40 };
+
+/**
+ * A sheet of a project with its moments on several screens and what is found there, or a film of it.
+ *
+ * @throws Problem when it has no such scene, or no browser is there to draw it
+ */
+export const proofOf = (project: Project, { onProgress, signal, ...options }: ProofOptions): Promise<Proof> =>
+  under({ ...(onProgress && { onProgress }), ...(signal && { signal }) }, async () => {
+    const names = project.page.scenes.map(({ name }) => name);
+    if (options.scene !== undefined && !names.includes(options.scene))
+      throw new Problem(`there is no scene "${options.scene}"; the page has ${names.join(", ")}`);
+    return options.kind === "webp" ? filmOf(project, options) : sheetOf(project, options);
+  });
+
+async function sheetOf(project: Project, options: Omit<ProofOptions, keyof Work>): Promise<Proof> {
+  const { kind, scene, against, viewports = defaultViewports } = options;
+  const moments = options.moments ?? (scene === undefined ? columns.page : columns.scene);
+  const own = await versionOf(project, viewports);
+  const html = sheetHtml({
+    title: project.page.title,
+    versions: against ? [own, await versionOf(against, viewports)] : [own],
+    differences: against ? differences(project.page, against.page) : [],
+    shares: Array.from({ length: moments }, (_, index) => index / (moments - 1)),
+    ...(scene !== undefined && { scene }),
+  });
+  if (kind !== "html") say("drawing the sheet");
+  const content =
+    kind === "html" ? html : await photograph(html, `.${kind}` as ".png" | ".pdf", sheetWidth(moments));
+  say("");
+  return { content, screens: viewports.length, moments };
+}
+
+async function versionOf(project: Project, viewports: readonly Viewport[]): Promise<Version> {
+  const findings = await findingsOf(project, viewports);
+  const pictures = await picturesOf(project);
+  const { natural } = naturalSizes(project);
+  const views = viewports.map((one) => viewOf(project.page, one, natural, pictures));
+  return { name: basename(project.file), views, findings, ...(await proofMaterials(project)) };
+}
+
+async function filmOf(
+  project: Project,
+  { viewports, scene, seconds: wanted }: Omit<ProofOptions, keyof Work>,
+): Promise<Proof> {
+  const viewport = viewports?.[0] ?? { width: 1280, height: 800 };
+  const { natural } = naturalSizes(project);
+  const layout = layoutPage(project.page, viewport, natural);
+  const reach = layout.scrollHeight - viewport.height;
+  const shown = layout.scenes.find(({ name }) => name === scene);
+  const within = (scroll: number) => Math.min(Math.max(scroll, 0), reach);
+  const from = shown ? within(shown.top - viewport.height) : 0;
+  const to = shown ? within(shown.top + shown.height + shown.passage.hold) : reach;
+  const seconds = wanted ?? Math.min(Math.max((to - from) / pace.scroll, pace.shortest), pace.longest);
+  const content = await film(await makeSite(project), {
+    ...{ viewport, from, to, seconds },
+    progress: (done, frames) => say(`filming, ${done} of ${frames}`),
+  });
+  say("");
+  return { content, screens: 1, seconds };
+}
