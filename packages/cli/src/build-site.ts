@@ -8,6 +8,8 @@ export interface BuildOptions extends Work {
   output?: string;
   /** Whether browsers that cannot move the page by themselves get a script that does; true by default. */
   script?: boolean;
+  /** The name of one scene, for a foreign page: its HTML and CSS instead of a page. */
+  fragment?: string;
   /** Replaces files in the folder that lumbit did not write. */
   force?: boolean;
 }
@@ -19,11 +21,11 @@ export interface BuildOptions extends Work {
  */
 export const buildSite = (
   project: Project,
-  { output, script = true, force = false, ...work }: BuildOptions = {},
+  { output, script = true, fragment, force = false, ...work }: BuildOptions = {},
 ): Promise<Site> =>
   under(work, async () => {
     say("building the site");
-    const site = await makeSite(project, script);
+    const site = await makeSite(project, script, fragment);
     say("");
     if (output !== undefined) await writeSite(site, output, force);
     return site;

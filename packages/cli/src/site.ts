@@ -3,9 +3,11 @@ import { readFileSync } from "node:fs";
 import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Page } from "lumbit/core";
+import { referencesIn } from "lumbit/document";
 import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges } from "lumbit/internal";
-import { type Assets, loaderScript, pageCss, pageHtml } from "lumbit/static";
+import { type Assets, loaderScript, pageCss, pageHtml, sceneCss, sceneHtml } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
+import { Problem } from "./problem.ts";
 import type { Asset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
@@ -14,9 +16,15 @@ export type Site = Map<string, string | Buffer>;
 
 /**
  * The site of a project: its page, style sheet, pictures and fonts, what plays its cues and sways, and the driver for
- * browsers that cannot move it without script, unless `script` is false.
+ * browsers that cannot move it without script, unless `script` is false. Of a `fragment` it is one scene for a foreign page.
+ *
+ * @throws Problem when there is no such scene
  */
-export async function makeSite({ page, pictures, fonts }: Project, script = true): Promise<Site> {
+export async function makeSite(project: Project, script = true, fragment?: string): Promise<Site> {
+  const page = fragment === undefined ? project.page : withScene(project.page, fragment);
+  const named = new Set(referencesIn(page).map(({ path }) => path));
+  const pictures = project.pictures.filter(({ path }) => named.has(path));
+  const { fonts } = project;
   const site: Site = new Map();
   const add = ({ path, bytes }: Asset): string => {
     const url = `assets/${fileName(path, bytes)}`;
@@ -32,15 +40,32 @@ export async function makeSite({ page, pictures, fonts }: Project, script = true
     fontStacks: await fontStacks({ page, fonts }),
     ems: (text) => texts.ems(text),
   };
-  const css = pageCss(page, assets);
-  const stylesheet = fileName("page.css", css);
+  const css = fragment === undefined ? pageCss(page, assets) : sceneCss(page, fragment, assets);
+  const stylesheet = fileName(`${fragment ?? "page"}.css`, css);
   site.set(stylesheet, css);
   const scripts = [
     ...(script && hasLayers(page) ? [addDriver(site)] : []),
-    ...pageScripts.filter(({ needed }) => needed(page)).map(({ name }) => addScript(site, name)),
+    // How high a foreign page is, nobody knows before.
+    ...pageScripts
+      .filter(({ name, needed }) => needed(page) || (fragment !== undefined && name === "edges.js"))
+      .map(({ name }) => addScript(site, name)),
   ];
-  site.set("index.html", pageHtml(page, { assets, stylesheet, scripts }));
+  const html = { assets, stylesheet, scripts };
+  if (fragment === undefined) site.set("index.html", pageHtml(page, html));
+  else site.set(`${fragment}.html`, sceneHtml(page, fragment, html));
   return site;
+}
+
+/** A page with one of its scenes alone. */
+function withScene(page: Page, name: string): Page {
+  const scenes = page.scenes.filter((scene) => scene.name === name);
+  if (scenes.length === 0)
+    throw new Problem(
+      `there is no scene "${name}"; the page has ${page.scenes.map(({ name }) => name).join(", ")}`,
+    );
+  const { head: _, ...own } = page;
+  const { backdrop: __, ...look } = page.page ?? {};
+  return { ...own, page: look, scenes };
 }
 
 /** The scripts of the library that pages bring when they need them; what is measured comes before what moves. */

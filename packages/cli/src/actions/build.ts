@@ -9,6 +9,7 @@ import { readProject, requireProject } from "../project.ts";
 interface Options {
   output: string;
   script: boolean;
+  fragment?: string;
   force?: true;
   watch?: true;
   json?: true;
@@ -40,9 +41,12 @@ export async function build(file: string, options: Options): Promise<void> {
   if (!options.json) console.log("watching; Ctrl+C ends it");
 }
 
-async function written(file: string, { output, script, force, json }: Options): Promise<void> {
+async function written(file: string, { output, script, fragment, force, json }: Options): Promise<void> {
   const project = await requireProject(file);
-  const site = await buildSite(project, { output, script, force: force ?? false });
+  const site = await buildSite(project, {
+    ...{ output, script, force: force ?? false },
+    ...(fragment !== undefined && { fragment }),
+  });
   if (json)
     return printJson({
       faults: [],

@@ -1,7 +1,7 @@
 export { type Fault, formatFault, inOrder } from "./fault.ts";
 export { type Operation, patchText } from "./patch.ts";
 export { type Reading, readPage } from "./read.ts";
-export type { Reference } from "./references.ts";
+export { type Reference, referencesIn } from "./references.ts";
 export { pageJsonSchema } from "./schema.ts";
 export type { Path, Source } from "./source.ts";
 export { parsePointer, pointer } from "./source.ts";

@@ -39,8 +39,7 @@ export function pageCss(page: Page, assets: Assets): string {
     ...rules.filter((rule) => rule.motion === "native").map(ruleCss),
   ].join("\n");
   return [
-    ...(page.fonts ?? []).map((font) => fontFaceCss(font, assets)),
-    ...Object.values(assets.fontStacks ?? {}).map(({ fontFaces }) => fontFaces),
+    fontsCss(page, assets),
     resetCss,
     propertyCss,
     modelCss,
@@ -57,14 +56,14 @@ export function pageCss(page: Page, assets: Assets): string {
 }
 
 /** Whether any picture is fixed by plain CSS. */
-const hasFixed = ({ scenes, page = {} }: Page) =>
+export const hasFixed = ({ scenes, page = {} }: Page) =>
   scenes.some((scene) => stageLayers(scene, page).fixed.length > 0);
 
 /** Whether so many layers are out of view at any time that it pays to skip them. */
 const isLong = ({ scenes }: Page) => scenes.reduce((sum, { layers }) => sum + layers.length, 0) > 300;
 
 /** A rule that names a font, with what stands in for it until it is loaded behind it in its list. */
-function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleRule {
+export function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleRule {
   const families = rule.declarations["font-family"];
   if (families === undefined) return rule;
   let list = String(families);
@@ -75,6 +74,13 @@ function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleRule {
     );
   return { ...rule, declarations: { ...rule.declarations, "font-family": list } };
 }
+
+/** The fonts of a page, and what stands in for them until they are loaded. */
+export const fontsCss = ({ fonts = [] }: Page, assets: Assets): string =>
+  [
+    ...fonts.map((font) => fontFaceCss(font, assets)),
+    ...Object.values(assets.fontStacks ?? {}).map(({ fontFaces }) => fontFaces),
+  ].join("\n");
 
 const fontFaceCss = ({ family, src, weight, style }: FontFace, assets: Assets) =>
   declare("@font-face", {

@@ -35,6 +35,9 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
   return `${toHtml(root)}\n`;
 }
 
+/** An element as HTML. */
+export const htmlOf = (tree: Element): string => `${toHtml(hast(tree))}\n`;
+
 /** What a page says of itself. */
 function headElements({ title, head = {} }: Page, { pictures }: Assets): Element[] {
   const { description, icon, image, address, themeColor, meta = {} } = head;

@@ -1,4 +1,5 @@
 export { type Assets, blendCss, type FontStack, type Picture } from "../markup/index.ts";
 export { pageCss } from "./css.ts";
+export { sceneCss, sceneHtml } from "./fragment.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";
 export { loaderScript } from "./loader.ts";
