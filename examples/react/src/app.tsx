@@ -1,6 +1,6 @@
 import { Layer, Scene } from "lumbit/react";
 import { useState } from "react";
-import { floor, kelp, pictures, water } from "./pictures.ts";
+import { kelp, pictures, reef, water } from "./pictures.ts";
 
 /** Low water at Pellow Sound: a scene whose kelp can be brought deeper, or taken away with all the rest. */
 export function App() {
@@ -36,14 +36,14 @@ export function App() {
             color="#e9f4ef"
             fontSize={{ min: "48px", max: "140px" }}
             depth={1}
-            place={{ center: "x", top: "30%" }}
+            place={{ center: "x", top: "22%" }}
           />
           <Layer
-            name="floor"
-            image={floor}
+            name="reef"
+            image={reef}
             alt=""
             depth={0}
-            place={{ left: "-5%", bottom: "-4vh", width: "110%" }}
+            place={{ left: "-5%", bottom: "-6vh", width: "110%" }}
           />
         </Scene>
       )}

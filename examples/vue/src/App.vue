@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Layer, Scene } from "lumbit/vue";
 import { ref } from "vue";
-import { floor, kelp, pictures, water } from "./pictures.ts";
+import { kelp, pictures, reef, water } from "./pictures.ts";
 
 /** Low water at Pellow Sound: a scene whose kelp can be brought deeper, or taken away with all the rest. */
 const depth = ref(2);
@@ -20,8 +20,8 @@ const isThere = ref(true);
     <Scene v-if="isThere" name="low-water" height="140vh" :pictures="pictures">
       <Layer name="water" :image="water" alt="" depth="horizon" />
       <Layer name="kelp" :image="kelp" alt="" :depth="depth" :place="{ left: '-5%', bottom: 0, width: '110%' }" />
-      <Layer name="title" text="Low water" as="h1" color="#e9f4ef" :font-size="{ min: '48px', max: '140px' }" :depth="1" :place="{ center: 'x', top: '30%' }" />
-      <Layer name="floor" :image="floor" alt="" :depth="0" :place="{ left: '-5%', bottom: '-4vh', width: '110%' }" />
+      <Layer name="title" text="Low water" as="h1" color="#e9f4ef" :font-size="{ min: '48px', max: '140px' }" :depth="1" :place="{ center: 'x', top: '22%' }" />
+      <Layer name="reef" :image="reef" alt="" :depth="0" :place="{ left: '-5%', bottom: '-6vh', width: '110%' }" />
     </Scene>
     <div class="shore">The tide comes back at six.</div>
   </main>
