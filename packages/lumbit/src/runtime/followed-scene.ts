@@ -7,11 +7,12 @@ import {
   layerRules,
   ownSceneRules,
   pageRules,
+  type Staging,
   type StyleRule,
   stageLayers,
 } from "../markup/index.ts";
 import type { KeptOrders } from "./kept-orders.ts";
-import type { KeptStyle } from "./kept-sheets.ts";
+import { isSame, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 
 /** A scene with what its page gives it. */
@@ -36,7 +37,7 @@ export function followScene(
   assets: Assets,
 ): "same" | "changed" | undefined {
   if (!isStagedAlike(before, { scene, look })) return undefined;
-  const { fixed } = stageLayers(scene, look);
+  const { fixed } = stagingOf({ scene, look });
   let changed = false;
   for (const [index, layer] of scene.layers.entries()) {
     const other = before.scene.layers[index];
@@ -61,13 +62,30 @@ function elementOf(scene: Element, { name }: AnyLayer): Element | null {
 /** Whether two states of a scene have their layers in the same places of the same elements. */
 function isStagedAlike(before: Look, after: Look): boolean {
   if (before.scene === after.scene && before.look === after.look) return true;
-  const frame = ({ scene: { layers: _, ...scene }, scene: own, look }: Look) => {
-    const { fixed, back, front } = stageLayers(own, look);
-    const names = [fixed, back, front].map((layers) => layers.map(({ name }) => name));
-    const { content, hold, rules } = scene;
-    return [names, content, hold === undefined, rules?.map((rule) => "hold" in rule)];
-  };
-  return isAlike(frame(before), frame(after));
+  const frame = ({ scene: { content, hold, rules } }: Look) => [
+    content,
+    hold === undefined,
+    rules?.map((rule) => "hold" in rule),
+  ];
+  const [a, b] = [stagingOf(before), stagingOf(after)];
+  return (
+    isAlike(frame(before), frame(after)) &&
+    (["fixed", "back", "front"] as const).every(
+      (part) =>
+        a[part].length === b[part].length &&
+        a[part].every((layer, index) => layer.name === b[part][index]?.name),
+    )
+  );
+}
+
+/** Where the layers of a state stand: the next one is compared with it, and it is not asked for twice. */
+const stagings = new WeakMap<Scene, { look: PageLook; staging: Staging }>();
+function stagingOf({ scene, look }: Look): Staging {
+  const known = stagings.get(scene);
+  if (known?.look === look) return known.staging;
+  const staging = stageLayers(scene, look);
+  stagings.set(scene, { look, staging });
+  return staging;
 }
 
 /** The style of a page's look. */
@@ -100,17 +118,27 @@ export function sceneStyles(
       keyframes: () => [],
       rules: () => ownSceneRules(scene),
     },
-    ...scene.layers.map((layer, index) => ({
-      key: `${scene.name} ${layer.name}`,
-      from: [
+    ...scene.layers.map((layer, index) => {
+      const from = [
         ...[layer, ...around, context.fixed.includes(layer), kept[index]],
         isText(layer) && isFitted(layer) && given.letters,
-      ],
-      keyframes: () => layerKeyframes(layer),
-      rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
-    })),
+      ];
+      const known = layerStyles.get(layer);
+      if (known && isSame(known.from, from)) return known;
+      const style: KeptStyle = {
+        key: `${scene.name} ${layer.name}`,
+        from,
+        keyframes: () => layerKeyframes(layer),
+        rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
+      };
+      layerStyles.set(layer, style);
+      return style;
+    }),
   ];
 }
+
+/** The style of a layer as it was last: the same object says that nothing has changed. */
+const layerStyles = new WeakMap<AnyLayer, KeptStyle>();
 
 /** A rule of a layer with the order that it keeps. */
 const ordered = (rule: StyleRule, layer: AnyLayer, order: number | undefined): StyleRule =>

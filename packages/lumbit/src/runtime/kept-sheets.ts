@@ -55,8 +55,7 @@ export class KeptSheets {
   }
 
   #part({ from, ...style }: KeptStyle, known: Part | undefined): Part {
-    if (known?.from.length === from.length && from.every((value, index) => value === known.from[index]))
-      return known;
+    if (known && isSame(known.from, from)) return known;
     const rules = style.rules();
     const next = {
       from,
@@ -92,6 +91,10 @@ function write(part: Part): void {
 
 const conditioned = (rule: StyleRule): string =>
   rule.motion ? `@media ${motionConditions.media} { ${ruleCss(rule)} }` : ruleCss(rule);
+
+/** Whether two lists are of the same values. */
+export const isSame = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a === b || (a.length === b.length && a.every((value, index) => value === b[index]));
 
 type Written = Pick<Part, "keyframes" | "rules">;
 

@@ -1,0 +1,103 @@
+// What `update` of a mounted scene costs, one depth in each frame, and `mount` of markup: node bench/update.mjs [runs]. Main
+// thread, as ratios to a hand-written page in which a script sets one custom property on one element.
+import { readFileSync } from "node:fs";
+import { createServer } from "node:http";
+import { fileURLToPath } from "node:url";
+import { chromium } from "playwright-core";
+import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
+import { benchPage } from "./pages.mjs";
+import { traced } from "./trace.mjs";
+
+const runs = Number(process.argv[2] ?? 5);
+const steps = 120;
+const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
+
+const scene = (layers) => `<!doctype html><body style="margin: 0"><div id="scene"></div><script type="module">
+import { mount } from "/scene.js";
+const [first] = ${JSON.stringify(benchPage(1, layers))}.scenes;
+const live = mount(document.getElementById("scene"), { scene: first });
+window.step = (step) => {
+  const [own, ...others] = first.layers;
+  live.update({ ...first, layers: [{ ...own, depth: 0.1 + step / 100 }, ...others] });
+};
+</script></body>`;
+/** The same scene, with the one property set that the change comes to: what of it is the engine's. */
+const floor = (layers) =>
+  scene(layers).replace(
+    "live.update({",
+    "own && document.querySelector(`[data-lumbit-layer=\"${own.name}\"]`).style.setProperty('--lumbit-speed', String(1 / (1.1 + step / 100))); if (0) live.update({",
+  );
+const plain = `<!doctype html><style>div { position: absolute; width: 180px; height: 120px; translate: 0 var(--y); }</style><body>${Array.from(
+  { length: 20 },
+  (_, index) =>
+    `<div style="left: ${(index * 37) % 80}%; top: ${(index * 53) % 80}%; background: teal"></div>`,
+).join("")}<script>
+const first = document.querySelector("div");
+window.step = (step) => first.style.setProperty("--y", step + "px");
+</script></body>`;
+const markup = (
+  layers,
+) => `<!doctype html><style>section { position: relative; height: 1200px } i { position: absolute; width: 180px; height: 120px; background: teal }</style>
+<body><section data-lumbit-scene>${Array.from({ length: layers }, (_, index) => `<i data-lumbit-depth="${(index % 9) / 3}" style="left: ${(index * 37) % 80}%; top: ${(index * 53) % 80}%"></i>`).join("")}</section>
+<script type="module">import { mount } from "/markup.js"; window.go = () => mount(document.body); window.step = () => {};</script></body>`;
+const pages = {
+  ...{ plain, 20: scene(20), 200: scene(200), "floor-20": floor(20), "floor-200": floor(200) },
+  "markup-20": markup(20),
+  "markup-200": markup(200),
+};
+
+const dist = fileURLToPath(new URL("../packages/lumbit/dist/", import.meta.url));
+const server = createServer(({ url = "" }, response) => {
+  const script = url.endsWith(".js");
+  const body = script ? readFileSync(dist + url.slice(1)) : pages[url.slice(1)];
+  response.writeHead(200, { "content-type": script ? "text/javascript" : "text/html" }).end(body);
+});
+await new Promise((resolve) => server.listen(0, "127.0.0.1", resolve));
+const browser = await chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
+
+async function opened(kind) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`http://127.0.0.1:${server.address().port}/${kind}`);
+  await page.waitForFunction("window.step");
+  await page.waitForTimeout(400);
+  return page;
+}
+
+/** Milliseconds of an update, and layouts that scripts forced in all of them. */
+async function updates(kind) {
+  const page = await opened(kind);
+  const { total, script, style, paint, forced } = await traced(page, () =>
+    page.evaluate(async (count) => {
+      for (let step = 0; step < count; step++) {
+        await new Promise(requestAnimationFrame);
+        window.step(step);
+      }
+    }, steps),
+  );
+  await page.close();
+  return { each: total / steps, script: script / steps, style: style / steps, paint: paint / steps, forced };
+}
+
+/** Layouts that mounting markup forces. */
+async function mounting(kind) {
+  const page = await opened(kind);
+  const { forced } = await traced(page, () =>
+    page.evaluate("new Promise((done) => setTimeout(() => done(void go())))"),
+  );
+  await page.close();
+  return forced;
+}
+
+const kinds = ["plain", "20", "200", "floor-20", "floor-200"];
+const results = Object.fromEntries(kinds.map((kind) => [kind, []]));
+for (let run = 0; run < runs; run++) for (const kind of kinds) results[kind].push(await updates(kind));
+const each = Object.fromEntries(kinds.map((kind) => [kind, median(results[kind].map(({ each }) => each))]));
+for (const kind of kinds)
+  console.log(
+    `${kind.padEnd(9)} ${each[kind].toFixed(2)} ms (${["script", "style", "paint"].map((part) => `${part} ${median(results[kind].map((one) => one[part])).toFixed(2)}`).join(", ")}), ${(each[kind] / each.plain).toFixed(1)} times by hand, ${median(results[kind].map(({ forced }) => forced))} forced layouts`,
+  );
+console.log(`200 layers are ${(each[200] / each[20]).toFixed(2)} times 20`);
+for (const layers of [20, 200])
+  console.log(`mounting markup of ${layers} layers forces ${await mounting(`markup-${layers}`)} layouts`);
+await browser.close();
+server.close();
