@@ -25,7 +25,7 @@ window.step = (step) => {
 const floor = (layers) =>
   scene(layers).replace(
     "live.update({",
-    "own && document.querySelector(`[data-lumbit-layer=\"${own.name}\"]`).style.setProperty('--lumbit-speed', String(1 / (1.1 + step / 100))); if (0) live.update({",
+    "document.querySelector('[data-lumbit-layer]').style.setProperty('--lumbit-speed', String(1 / (1.1 + step / 100))); if (0) live.update({",
   );
 const plain = `<!doctype html><style>div { position: absolute; width: 180px; height: 120px; translate: 0 var(--y); }</style><body>${Array.from(
   { length: 20 },

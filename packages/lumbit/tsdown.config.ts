@@ -11,6 +11,9 @@ export default defineConfig([
   {
     entry: {
       ...{ lumbit: "src/runtime/index.ts", ...pages },
+      // What bundlers take while somebody develops.
+      "lumbit.development": "src/runtime/development.ts",
+      "scene.development": "src/runtime/scene-development.ts",
       element: "src/components/element.ts",
       react: "src/components/react.ts",
       vue: "src/components/vue.ts",

@@ -11,6 +11,8 @@ export interface Trial {
   said?: RegExp;
   /** What is said instead by a browser in which it cannot be as wanted. */
   orSaid?: RegExp;
+  /** With what bundlers take while somebody develops. */
+  development?: true;
   /** Mounts something else than the markup of the body. */
   mount?: string;
 }
@@ -208,6 +210,15 @@ export const trials: readonly Trial[] = [
       { scroll: 0, value: "cls", is: 0 },
       { scroll: 0, value: as("img", "visibility"), is: "visible" },
     ],
+  },
+  {
+    name: "a scene that is not written as scenes are is refused in development",
+    body: '<div id="s"></div>',
+    development: true,
+    mount:
+      'for (const wrong of [{ layers: [{ name: "t", text: "x", depth: "far" }] }, { height: 1200, layers: [] }]) try { mount(s, { driver, scene: { name: "a", ...wrong } }) } catch (error) { console.warn(error.message) }',
+    wanted: [{ scroll: 0, value: "said.length", is: 2 }],
+    said: /scene "a": at \/layers\/0\/depth found "far"; allowed: the distance behind/,
   },
   {
     name: "sizes in a style attribute leave a pane covered",

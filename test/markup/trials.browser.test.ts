@@ -10,14 +10,14 @@ import { type Trial, trials } from "./pages.ts";
 
 /** Every trial in every engine with both drivers: boxes are right, things move, and nothing stands still in silence. */
 const pageOf = (
-  { style = "", body, mount = "window.m = mount(document.body, { driver });" }: Trial,
+  { style = "", body, development, mount = "window.m = mount(document.body, { driver });" }: Trial,
   driver: string,
 ) =>
   `<!doctype html><html lang="en"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>t</title>
 <style>body{margin:0;font:16px/1.5 sans-serif}.gap{height:1000px}img{max-width:100%;height:auto}figure{margin:0}${style}</style></head><body>${body}
 <script>window.said = []; console.warn = (text) => said.push(text); window.onerror = (text) => said.push(text);
 window.settled = async () => { for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame); await new Promise((done) => setTimeout(done, 20)); };</script>
-<script type="module">import { mount } from "./lumbit.js"; const driver = "${driver}"; ${mount} window.mounted = true;</script></body></html>`;
+<script type="module">import { mount } from "./${development ? "lumbit.development" : "lumbit"}.js"; const driver = "${driver}"; ${mount} window.mounted = true;</script></body></html>`;
 
 let server: Server;
 let origin: string;

@@ -17,7 +17,7 @@ test.each(["lumbit", "composer", "cli"])("the package %s is published as it shou
 test("whoever only mounts scenes installs nothing else, and bundlers keep the scripts of pages", () => {
   const pkg = JSON.parse(readFileSync(join(root, "packages/lumbit/package.json"), "utf8"));
   expect(pkg.dependencies).toBeUndefined();
-  expect(pkg.sideEffects).toEqual(["./dist/browser/*.js", "./dist/element.js"]);
+  expect(pkg.sideEffects).toEqual(expect.arrayContaining(["./dist/browser/*.js", "./dist/element.js"]));
   for (const name of ["markup", "scene"]) {
     const script = readFileSync(join(root, `packages/lumbit/dist/browser/${name}.js`), "utf8");
     expect(/(?:^|;)import\b/.test(script), name).toBe(false);

@@ -24,10 +24,18 @@ export interface MountedScene extends Mounted {
   update(scene: Scene, more?: Pick<SceneOptions, "page" | "pictures">): void;
 }
 
+let judged: ((scene: Scene) => void) | undefined;
+
+/** Has scenes judged before they are shown: what development has, and production does not. */
+export const judgeScenes = (judge: (scene: Scene) => void): void => {
+  judged = judge;
+};
+
 /**
  * Builds a scene in an element and brings it to life. Mounting an element again replaces what was mounted there.
  *
  * @throws TypeError when there is no element
+ * @throws SceneError in development, when it is not written as scenes are
  */
 export const mountScene = (element: HTMLElement, options: SceneOptions): MountedScene =>
   mounted(element, options, false);
@@ -41,6 +49,7 @@ export const dressScene = (element: HTMLElement, options: SceneOptions): Mounted
 
 function mounted(element: HTMLElement, options: SceneOptions, given: boolean): MountedScene {
   requireElement(element);
+  judged?.(options.scene);
   const { smoothing = 0, pictures = {} } = options;
   const driver = driverFor(options.driver, smoothing);
   mountedIn(element)?.dispose();
@@ -53,6 +62,7 @@ function mounted(element: HTMLElement, options: SceneOptions, given: boolean): M
   const live = restartable(() => enliven(staged, { smoothing }));
   return kept<Pick<MountedScene, "update">>(element, live, () => built.release(), {
     update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
+      judged?.(scene);
       shown = { scene, look: page, pictures };
       if (built.update(shown)) live.restart();
     },

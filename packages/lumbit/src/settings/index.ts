@@ -18,7 +18,7 @@ export { head } from "./head.ts";
 export { type LayerRows, layerSettings, place } from "./layer.ts";
 export { backdrop, fontFace, page, pageGrammar, pageLook } from "./page.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
-export { block, button, scene, sceneSettings } from "./scene.ts";
+export { block, button, scene, sceneGrammar, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";
 export { blockStyle, type FittedSize, type FluidSize, textStyle } from "./text-style.ts";
 export {

@@ -11,7 +11,7 @@ import { AttributeError } from "./attribute-error.ts";
 import type { Attributes } from "./attribute-rules.ts";
 
 /** The browser says what is CSS; nothing that reaches outside of the page, as in the page file. */
-const judge: Judge = {
+export const judge: Judge = {
   css: (property, text) => !/url\(|var\(|env\(/i.test(text) && CSS.supports(property, text),
   media: (query) => matchMedia(query).media !== "not all",
 };

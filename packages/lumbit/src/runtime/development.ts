@@ -1,0 +1,2 @@
+export * from "./index.ts";
+export { SceneError } from "./judge-scenes.ts";

@@ -1,0 +1,2 @@
+export { SceneError } from "./judge-scenes.ts";
+export * from "./scene.ts";
