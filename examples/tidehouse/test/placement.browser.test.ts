@@ -54,7 +54,7 @@ describe("the demo in Chromium", () => {
       "--json",
     ]);
     expect(status).toBe(0);
-    return JSON.parse(stdout);
+    return JSON.parse(stdout).poses[0];
   };
 
   test.each(viewports)(
