@@ -1,15 +1,19 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { Bar } from "./bar/bar.tsx";
 import { filesOf, pastePictures } from "./begin/add-pictures.ts";
-import { Caption } from "./caption/caption.tsx";
 import { Desk } from "./desk/desk.tsx";
 import { pasteLayers } from "./layers/clipboard.ts";
 import { commandFor } from "./layers/commands.ts";
-import { Section } from "./section/section.tsx";
 import { useComposed, useComposer } from "./state/context.ts";
-import { Strip } from "./strip/strip.tsx";
 
+// The stages come first: what stands around them is loaded when they show the page, or are slow to.
+const Bar = lazy(async () => ({ default: (await import("./bar/bar.tsx")).Bar }));
+const Strip = lazy(async () => ({ default: (await import("./strip/strip.tsx")).Strip }));
+const Section = lazy(async () => ({ default: (await import("./section/section.tsx")).Section }));
+const Caption = lazy(async () => ({ default: (await import("./caption/caption.tsx")).Caption }));
 const TextDrawer = lazy(() => import("./text/drawer.tsx"));
+
+/** How long the stages have the machine for themselves, in ms. */
+const patience = 2000;
 
 /** The whole composer: down is the scroll, across is depth, in the middle is what the reader sees, words say the rest. */
 export function ComposerApp() {
@@ -17,6 +21,11 @@ export function ComposerApp() {
   const name = useComposed(({ name }) => name);
   // A page that cannot be read is mended in its text.
   const [text, setText] = useState(() => composer.store.getState().faults.length > 0);
+  const [around, setAround] = useState(false);
+  useEffect(() => {
+    const late = setTimeout(() => setAround(true), patience);
+    return () => clearTimeout(late);
+  }, []);
   useEffect(() => {
     document.title = `${name} · Lumbit`;
     const onKey = (event: KeyboardEvent) => {
@@ -50,11 +59,11 @@ export function ComposerApp() {
   }, [composer, name]);
   return (
     <div className="composer">
-      <Bar text={text} onText={setText} />
-      <Strip />
-      <Desk />
-      <Section />
-      <Caption />
+      <Suspense>{around && <Bar text={text} onText={setText} />}</Suspense>
+      <Suspense>{around && <Strip />}</Suspense>
+      <Desk around={around} onShown={() => setAround(true)} />
+      <Suspense>{around && <Section />}</Suspense>
+      <Suspense>{around && <Caption />}</Suspense>
       {text && (
         <Suspense>
           <TextDrawer />

@@ -33,7 +33,7 @@ const depthInWords = () => card("snow").getAttribute("aria-label");
 
 test("the demo is there, what is done is kept in the browser, and pictures show on stages that reach nothing", async () => {
   await page.getByRole("button", { name: /copy of the demo/ }).click();
-  await stagesShow({ stages });
+  await stagesShow({ stages, page });
   for (const frame of stages())
     await poll(() =>
       frame.evaluate(
@@ -47,7 +47,7 @@ test("the demo is there, what is done is kept in the browser, and pictures show 
   const depth = await depthInWords();
   await page.reload();
   await page.getByRole("button", { name: "Go on with tidehouse" }).click();
-  await stagesShow({ stages });
+  await stagesShow({ stages, page });
   expect(await depthInWords()).toBe(depth);
   await page.getByRole("button", { name: "Undo snow: depth" }).click();
   await poll(depthInWords).not.toBe(depth);
@@ -56,7 +56,7 @@ test("the demo is there, what is done is kept in the browser, and pictures show 
 
 test("a page is taken away as a zip and opened elsewhere; what is no zip is said", async () => {
   await page.getByRole("button", { name: /copy of the demo/ }).click();
-  await stagesShow({ stages });
+  await stagesShow({ stages, page });
   await card("snow").click();
   await page.keyboard.press("Shift+ArrowRight");
   await page.getByRole("button", { name: "Undo snow: depth" }).waitFor();
@@ -78,13 +78,13 @@ test("a page is taken away as a zip and opened elsewhere; what is no zip is said
   await open(join(root, "package.json"));
   await poll(() => page.getByRole("alert").textContent()).toContain("no page file");
   await open(zip);
-  await stagesShow({ stages });
+  await stagesShow({ stages, page });
   expect(await depthInWords()).toBe(depth);
 });
 
 test("of two windows neither writes over the other", async () => {
   await page.getByRole("button", { name: "An empty page" }).click();
-  await stagesShow({ stages });
+  await stagesShow({ stages, page });
   const other = await page.context().newPage();
   await other.goto(served.origin);
   await other.getByRole("button", { name: "Go on with page" }).click();

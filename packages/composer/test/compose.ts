@@ -97,8 +97,9 @@ export function demo(folder: string): string {
   return join(home, "page.json");
 }
 
-/** Waits until both stages show their page. */
-export async function stagesShow({ stages }: Pick<Window, "stages">): Promise<void> {
+/** Waits until both stages show their page, and what stands around them is there. */
+export async function stagesShow({ stages, page }: Pick<Window, "stages" | "page">): Promise<void> {
   await poll(() => stages().length).toBe(2);
   for (const frame of stages()) await frame.waitForSelector("main > [data-lumbit-scene]");
+  await page.getByRole("slider", { name: "Place in the passage of the scene" }).waitFor();
 }

@@ -12,7 +12,7 @@ export function connect(
   frame: HTMLIFrameElement,
   composer: Composer,
   still: boolean,
-  on: { stands(stands: Stands): void; scrolled(scroll: number): void },
+  on: { stands(stands: Stands): void; scrolled(scroll: number): void; shown(): void },
 ): Connection {
   const { port1: port, port2: theirs } = new MessageChannel();
   const tell = (message: ToStage) => port.postMessage(message);
@@ -23,7 +23,10 @@ export function connect(
       composer.goTo(data.to);
     } else if (data.kind === "at") on.scrolled(data.scroll);
     else if (data.kind === "stands") on.stands(data);
-    else tell({ kind: "scroll", to: store.getState().moment });
+    else {
+      tell({ kind: "scroll", to: store.getState().moment });
+      on.shown();
+    }
   };
   frame.contentWindow?.postMessage("composer", "*", [theirs]);
   const show = () => {

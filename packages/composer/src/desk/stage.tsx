@@ -10,12 +10,15 @@ export function Stage({
   screen: { width, height, name, still = false },
   large,
   zoom,
+  onShown,
   children,
 }: {
   screen: Screen;
   large: boolean;
   /** Of the screen's own size; as large as there is room without it. */
   zoom?: number | undefined;
+  /** It shows the page. */
+  onShown(): void;
   children: React.ReactNode;
 }) {
   const composer = useComposer();
@@ -24,6 +27,9 @@ export function Stage({
   const connection = useRef<Connection>(undefined);
   const [fit, setFit] = useState(0);
   const [stands, setStands] = useState<Stands>();
+
+  const whenShown = useRef(onShown);
+  whenShown.current = onShown;
 
   useEffect(() => {
     const element = room.current;
@@ -42,6 +48,7 @@ export function Stage({
       connection.current?.release();
       connection.current = connect(element, composer, still, {
         stands: setStands,
+        shown: () => whenShown.current(),
         scrolled: (scroll) => setStands((before) => before && { ...before, scroll }),
       });
     };
