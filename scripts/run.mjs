@@ -25,6 +25,7 @@ const products = {
   lumbit: "dist/lumbit.js",
   composer: "dist/index.html",
   cli: "dist/lumbit.mjs",
+  vite: "dist/index.js",
 };
 
 /** Builds the packages, unless what is built is newer than all that it is built from. */

@@ -3,6 +3,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { chromium } from "playwright-core";
 import sharp from "sharp";
 import { build, preview as servePreview } from "vite";
@@ -106,7 +107,6 @@ await sheet(await demoScene("five", [0.55, 1.1, 1.75]), 800, "reel");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
 await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
-await sheet(await demoScene("gear", [0.36, 0.5, 0.64]), 800, "gear");
 
 await demoSite.close();
 
@@ -143,6 +143,14 @@ writeFileSync(join(changed, "earlier.json"), JSON.stringify(earlier));
 lumbit(
   ...["proof", demo, "--against", join(changed, "earlier.json"), "-o", target("against"), "--force"],
   ...["--scene", "descent", "--moments", "4", "--viewport", "390x844", "--viewport", "1280x800"],
+);
+
+const handOver = join(folder, "hand-over.html");
+lumbit("hand-over", demo, "-o", handOver, "--scene", "tides");
+await sheet(
+  await shots(pathToFileURL(handOver).href, { width: 1280, height: 800, at: [0] }),
+  1280,
+  "hand-over",
 );
 
 lumbit("measure", demo, "--elevation", target("elevation"), "--force", "--scene", "descent");

@@ -1,6 +1,7 @@
+import type { LayerPath } from "lumbit/static";
 import { say, under, type Work } from "./progress.ts";
 import type { Project } from "./project.ts";
-import { makeSite, type Site } from "./site.ts";
+import { makeSite, makeSnippet, type Site } from "./site.ts";
 import { writeSite } from "./write-site.ts";
 
 export interface BuildOptions extends Work {
@@ -10,6 +11,8 @@ export interface BuildOptions extends Work {
   script?: boolean;
   /** The name of one scene, for a foreign page: its HTML and CSS instead of a page. */
   fragment?: string;
+  /** One layer as a snippet of plain CSS: the names of its scene and its own. */
+  layer?: LayerPath;
   /** Replaces files in the folder that lumbit did not write. */
   force?: boolean;
 }
@@ -21,11 +24,11 @@ export interface BuildOptions extends Work {
  */
 export const buildSite = (
   project: Project,
-  { output, script = true, fragment, force = false, ...work }: BuildOptions = {},
+  { output, script = true, fragment, layer, force = false, ...work }: BuildOptions = {},
 ): Promise<Site> =>
   under(work, async () => {
     say("building the site");
-    const site = await makeSite(project, script, fragment);
+    const site = layer ? await makeSnippet(project, layer) : await makeSite(project, script, fragment);
     say("");
     if (output !== undefined) await writeSite(site, output, force);
     return site;

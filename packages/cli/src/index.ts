@@ -1,5 +1,6 @@
 export { type BuildOptions, buildSite } from "./build-site.ts";
 export { type CheckOptions, checkProject } from "./check-project.ts";
+export { type HandOverOptions, handOverOf } from "./hand-over/hand-over-of.ts";
 export { type MeasureOptions, measureProject } from "./measure-project.ts";
 export { Problem } from "./problem.ts";
 export type { Work } from "./progress.ts";

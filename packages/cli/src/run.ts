@@ -2,6 +2,7 @@ import { Command, CommanderError } from "commander";
 import { buildCommand } from "./commands/build.ts";
 import { checkCommand } from "./commands/check.ts";
 import { composeCommand } from "./commands/compose.ts";
+import { handOverCommand } from "./commands/hand-over.ts";
 import { measureCommand } from "./commands/measure.ts";
 import { newCommand } from "./commands/new.ts";
 import { previewCommand } from "./commands/preview.ts";
@@ -22,6 +23,7 @@ export async function run(args: readonly string[]): Promise<void> {
     checkCommand,
     measureCommand,
     proofCommand,
+    handOverCommand,
     buildCommand,
   ]) {
     const command = make().exitOverride();

@@ -5,7 +5,17 @@ import { fileURLToPath } from "node:url";
 import type { Page } from "lumbit/core";
 import { referencesIn } from "lumbit/document";
 import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges } from "lumbit/internal";
-import { type Assets, loaderScript, pageCss, pageHtml, sceneCss, sceneHtml } from "lumbit/static";
+import {
+  type Assets,
+  type LayerPath,
+  layerCss,
+  layerHtml,
+  loaderScript,
+  pageCss,
+  pageHtml,
+  sceneCss,
+  sceneHtml,
+} from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
 import { Problem } from "./problem.ts";
 import type { Asset, Project } from "./project.ts";
@@ -22,24 +32,8 @@ export type Site = Map<string, string | Buffer>;
  */
 export async function makeSite(project: Project, script = true, fragment?: string): Promise<Site> {
   const page = fragment === undefined ? project.page : withScene(project.page, fragment);
-  const named = new Set(referencesIn(page).map(({ path }) => path));
-  const pictures = project.pictures.filter(({ path }) => named.has(path));
-  const { fonts } = project;
   const site: Site = new Map();
-  const add = ({ path, bytes }: Asset): string => {
-    const url = `assets/${fileName(path, bytes)}`;
-    site.set(url, bytes);
-    return url;
-  };
-  const texts = new TextSizer(page, fonts);
-  const assets: Assets = {
-    pictures: Object.fromEntries(
-      pictures.map((picture) => [picture.path, { ...picture, url: add(picture) }]),
-    ),
-    fonts: Object.fromEntries(fonts.map((font) => [font.path, add(font)])),
-    fontStacks: await fontStacks({ page, fonts }),
-    ems: (text) => texts.ems(text),
-  };
+  const assets = await addAssets(site, project, page);
   const css = fragment === undefined ? pageCss(page, assets) : sceneCss(page, fragment, assets);
   const stylesheet = fileName(`${fragment ?? "page"}.css`, css);
   site.set(stylesheet, css);
@@ -54,6 +48,51 @@ export async function makeSite(project: Project, script = true, fragment?: strin
   if (fragment === undefined) site.set("index.html", pageHtml(page, html));
   else site.set(`${fragment}.html`, sceneHtml(page, fragment, html));
   return site;
+}
+
+/**
+ * One layer of a project as a snippet: its CSS, the markup that goes with it, and the pictures and fonts of it.
+ *
+ * @throws Problem when there is no such layer, or it cannot be plain CSS
+ */
+export async function makeSnippet(project: Project, path: LayerPath): Promise<Site> {
+  try {
+    const own = withScene(project.page, path.scene);
+    const [scene] = own.scenes;
+    const layers = scene?.layers.filter(({ name }) => name === path.layer) ?? [];
+    const site: Site = new Map();
+    const assets = await addAssets(site, project, { ...own, scenes: scene ? [{ ...scene, layers }] : [] });
+    const stylesheet = `${path.layer}.css`;
+    const css = layerCss(project.page, path, assets);
+    for (const url of Object.values(assets.fonts)) if (!css.includes(url)) site.delete(url);
+    site.set(stylesheet, css);
+    site.set(`${path.layer}.html`, layerHtml(project.page, path, { assets, stylesheet }));
+    return site;
+  } catch (error) {
+    if (error instanceof RangeError) throw new Problem(error.message);
+    throw error;
+  }
+}
+
+/** Adds the pictures and fonts of a page to a site; where they are in it. */
+async function addAssets(site: Site, { pictures, fonts }: Project, page: Page): Promise<Assets> {
+  const named = new Set(referencesIn(page).map(({ path }) => path));
+  const add = ({ path, bytes }: Asset): string => {
+    const url = `assets/${fileName(path, bytes)}`;
+    site.set(url, bytes);
+    return url;
+  };
+  const texts = new TextSizer(page, fonts);
+  return {
+    pictures: Object.fromEntries(
+      pictures
+        .filter(({ path }) => named.has(path))
+        .map((picture) => [picture.path, { ...picture, url: add(picture) }]),
+    ),
+    fonts: Object.fromEntries(fonts.map((font) => [font.path, add(font)])),
+    fontStacks: await fontStacks({ page, fonts }),
+    ems: (text) => texts.ems(text),
+  };
 }
 
 /** A page with one of its scenes alone. */

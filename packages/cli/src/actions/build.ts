@@ -1,6 +1,7 @@
 import chokidar from "chokidar";
 import type { Page } from "lumbit/core";
 import { hasLayers } from "lumbit/internal";
+import type { LayerPath } from "lumbit/static";
 import { buildSite } from "../build-site.ts";
 import { jsonOfFaults, printJson } from "../json.ts";
 import { count, Problem, printProblem } from "../problem.ts";
@@ -10,6 +11,7 @@ interface Options {
   output: string;
   script: boolean;
   fragment?: string;
+  layer?: string;
   force?: true;
   watch?: true;
   json?: true;
@@ -41,11 +43,17 @@ export async function build(file: string, options: Options): Promise<void> {
   if (!options.json) console.log("watching; Ctrl+C ends it");
 }
 
-async function written(file: string, { output, script, fragment, force, json }: Options): Promise<void> {
+async function written(
+  file: string,
+  { output, script, fragment, layer, force, json }: Options,
+): Promise<void> {
+  if (fragment !== undefined && layer !== undefined)
+    throw new Problem("--fragment and --layer: one of them, for they write other things");
   const project = await requireProject(file);
   const site = await buildSite(project, {
     ...{ output, script, force: force ?? false },
     ...(fragment !== undefined && { fragment }),
+    ...(layer !== undefined && { layer: pathOf(layer) }),
   });
   if (json)
     return printJson({
@@ -68,10 +76,18 @@ async function written(file: string, { output, script, fragment, force, json }: 
   console.log(
     `${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB${notes.map((note) => `, ${note}`).join("") || ", no script"}`,
   );
-  if (!script && hasLayers(project.page))
+  if (!script && layer === undefined && hasLayers(project.page))
     console.log(
       `without the script ${stillWithout(project.page)} in browsers without scroll-driven animations, such as Firefox today`,
     );
+}
+
+/** The layer that somebody named, as `scene/layer`. */
+function pathOf(text: string): LayerPath {
+  const [scene, layer, ...more] = text.split("/");
+  if (!scene || !layer || more.length > 0)
+    throw new Problem(`"${text}" is no layer: say its scene and its own name, such as descent/far-kelp`);
+  return { scene, layer };
 }
 
 /** What stands still where a browser has no scroll-driven animations and no script. */

@@ -1,4 +1,5 @@
 export { adoptCss, cropWay } from "./adopt.css.ts";
+export { css, type Expression, print, value } from "./arithmetic.ts";
 export type { Assets, FontStack, Picture } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement } from "./elements.ts";
@@ -7,10 +8,13 @@ export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss } from "./model.css.ts";
 export { layerKeyframes, motionCss } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
+export { passage, settle, zero } from "./passage.css.ts";
+export { variable } from "./properties.ts";
 export {
   filterCss,
   holdCss,
   keyframesCss,
+  layerPieces,
   nativeAnimations,
   pieceWays,
   scriptedAnimations,
@@ -31,5 +35,5 @@ export {
 } from "./scene.ts";
 export { stillCss } from "./scene-css.ts";
 export { skipCss } from "./skip.css.ts";
-export { type Staging, stageLayers } from "./stage.ts";
+export { isHeld, type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

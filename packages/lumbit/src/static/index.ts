@@ -2,4 +2,5 @@ export { type Assets, blendCss, type FontStack, type Picture } from "../markup/i
 export { pageCss } from "./css.ts";
 export { sceneCss, sceneHtml } from "./fragment.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";
+export { type LayerPath, layerCss, layerHtml, layerPlaceCss } from "./layer.ts";
 export { loaderScript } from "./loader.ts";
