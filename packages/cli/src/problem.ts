@@ -1,4 +1,4 @@
-import { type Fault, formatFault } from "lumbit/document";
+import { type Fault, formatFault, printable } from "lumbit/document";
 import colors from "picocolors";
 import { say } from "./progress.ts";
 
@@ -32,11 +32,15 @@ const systemReasons: Record<string, string> = {
   EROFS: "is on a disk that cannot be written to",
 };
 
+/** Nobody reads more faults than these at once. */
+const mostPrinted = 100;
+
 /** Prints a problem to the terminal's error output. */
 export function printProblem({ message, faults }: Problem): void {
   say("");
-  for (const fault of faults) console.error(`${colors.red("✕")} ${formatFault(fault)}`);
-  console.error(colors.red(message));
+  for (const fault of faults.slice(0, mostPrinted)) console.error(`${colors.red("✕")} ${formatFault(fault)}`);
+  if (faults.length > mostPrinted) console.error(`… and ${faults.length - mostPrinted} more`);
+  console.error(colors.red(printable(message)));
 }
 
 /** "1 fault", "3 faults". */

@@ -58,7 +58,7 @@ export class TextSizer {
     const font = this.fontOf(layer);
     const letterWidths = font?.advance(text, weight, fontSize, spacing !== 0);
     if (letterWidths !== undefined && spacing === 0) return letterWidths;
-    const letters = [...segmenter.segment(text)].length;
+    const letters = lettersIn(text);
     return (letterWidths ?? letters * fontSize * averageAdvance) + letters * spacing;
   }
 
@@ -82,6 +82,10 @@ type Sized = Pick<TextLayer, "text" | "wrap" | "repeat"> & TextStyle;
 const linesOf = ({ text, repeat = 1 }: Sized) => Array(repeat).fill(text).join(" ").split("\n");
 
 const segmenter = new Intl.Segmenter();
+
+/** How many letters readers see in a text; in plain ASCII one for each character. */
+const lettersIn = (text: string) =>
+  /^[\x20-\x7e]*$/.test(text) ? text.length : [...segmenter.segment(text)].length;
 
 function letterSpacing(
   length: NonNullable<TextLayer["letterSpacing"]>,

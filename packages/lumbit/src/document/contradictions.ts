@@ -1,6 +1,8 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
+import { plain } from "./plain.ts";
+import { pushBreaches } from "./push.ts";
 import { rampBreaches } from "./ramp.ts";
 import type { Path } from "./source.ts";
 import { togetherBreaches } from "./together.ts";
@@ -11,12 +13,12 @@ export interface Breach {
   message: string;
 }
 
-type Json = Record<string, unknown>;
-const objects = (value: unknown): [Json, number][] =>
+export type Json = Record<string, unknown>;
+export const objects = (value: unknown): [Json, number][] =>
   Array.isArray(value)
     ? value.map((entry, index): [Json, number] => [isObject(entry) ? entry : {}, index])
     : [];
-const isObject = (value: unknown): value is Json =>
+export const isObject = (value: unknown): value is Json =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
 /** Every breach in a parsed page file, however wrong the rest of it is. */
@@ -37,6 +39,7 @@ export function findBreaches(document: unknown): Breach[] {
       const all = withInner(layers, path);
       return [
         ...sceneBreaches(scene, ["scenes", index]),
+        ...pushBreaches(scene, look, ["scenes", index]),
         ...repeatedNames(all, "layer", "scene"),
         ...layers.flatMap(([layer, at]) => layerBreaches(layer, [...path, at])),
       ];
@@ -50,7 +53,7 @@ export function findBreaches(document: unknown): Breach[] {
 
 /** Links within the page lead to one of its scenes, or to its top. */
 function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
-  const names = scenes.map(([{ name }]) => String(name));
+  const names = scenes.map(([{ name }]) => plain(name));
   return objects(scene.content).flatMap(([{ href }, index]): Breach[] => {
     const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
     if (name === undefined || name === "top" || names.includes(name)) return [];
@@ -69,12 +72,12 @@ function checkBreaches(setting: Json, path: Path, scenes: [Json, number][]): Bre
       ? [breach("severity", 'what is silenced says why: give a "reason" beside it')]
       : []),
     ...(named.length === 0
-      ? [breach("scene", `there is no scene "${setting.scene}"`)]
+      ? [breach("scene", `there is no scene "${plain(setting.scene)}"`)]
       : setting.layer !== undefined && !layers.includes(setting.layer)
         ? [
             breach(
               "layer",
-              `there is no layer "${setting.layer}" in ${setting.scene ? "this scene" : "any scene"}`,
+              `there is no layer "${plain(setting.layer)}" in ${setting.scene ? "this scene" : "any scene"}`,
             ),
           ]
         : []),
@@ -253,7 +256,7 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
         path: [...path, "place"],
         message: 'the text has its width from "fit"; leave "width", and one of "left" and "right", away',
       });
-    if ("letterSpacing" in settings && !/em$/.test(String(settings.letterSpacing).replace("rem", "")))
+    if ("letterSpacing" in settings && !/em$/.test(plain(settings.letterSpacing).replace("rem", "")))
       breaches.push({
         path: [...path, "letterSpacing"],
         message:
@@ -261,10 +264,10 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
       });
   } else if (isObject(settings.fontSize)) {
     const { from = 360, to = 1440, min, max } = settings.fontSize;
-    if (Number.parseFloat(String(min)) > Number.parseFloat(String(max)))
+    if (Number.parseFloat(plain(min)) > Number.parseFloat(plain(max)))
       breaches.push({
         path: [...path, "fontSize"],
-        message: `"min" (${min}) is above "max" (${max}); exchange them`,
+        message: `"min" (${plain(min)}) is above "max" (${plain(max)}); exchange them`,
       });
     if (typeof from === "number" && typeof to === "number" && from >= to)
       breaches.push({
@@ -352,7 +355,7 @@ function placeBreaches(place: Json, path: Path): Breach[] {
       if (key in place)
         breaches.push({
           path: [...path, key],
-          message: `"${key}" contradicts "center": "${place.center}"; remove one of them`,
+          message: `"${key}" contradicts "center": "${plain(place.center)}"; remove one of them`,
         });
   }
   return breaches;

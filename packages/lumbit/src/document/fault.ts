@@ -14,7 +14,19 @@ export interface Fault {
 
 /** A fault as one line for a terminal: `page.json:12:9 at /scenes/0/name: …`. */
 export const formatFault = ({ file, line, column, path, message }: Fault): string =>
-  `${file}:${line}:${column}${path ? ` at ${path}` : ""}: ${message}`;
+  printable(`${file}:${line}:${column}${path ? ` at ${short(path, 200)}` : ""}: ${message}`);
+
+/** A text without what a terminal would take for a command: control characters as escapes. */
+export const printable = (text: string): string =>
+  text.replace(
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for.
+    /[\0-\x1f\x7f-\x9f\u2028\u2029\u202a-\u202e\u2066-\u2069]/g,
+    (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, "0")}`,
+  );
+
+/** A text of which no more than so many characters are shown. */
+export const short = (text: string, most: number): string =>
+  text.length > most ? `${text.slice(0, most - 3)}…` : text;
 
 /** The order of faults in their file, for sorting. */
 export const inOrder = (a: Fault, b: Fault): number => a.line - b.line || a.column - b.column;

@@ -1,4 +1,4 @@
-export { type Fault, formatFault, inOrder } from "./fault.ts";
+export { type Fault, formatFault, inOrder, printable } from "./fault.ts";
 export { type Operation, patchText } from "./patch.ts";
 export { type Reading, readPage } from "./read.ts";
 export { type Reference, referencesIn } from "./references.ts";

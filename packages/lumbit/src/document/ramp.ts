@@ -1,6 +1,7 @@
 import { type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
 import type { Breach } from "./contradictions.ts";
 import { kindOf, manyNames } from "./kinds.ts";
+import { plain } from "./plain.ts";
 import { holds } from "./schema.ts";
 import type { Path } from "./source.ts";
 
@@ -16,21 +17,24 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
   const seen = new Set<string>(Object.keys(Object(layer.travel)).filter((key) => key === "x" || key === "y"));
   for (const [index, ramp] of layer.ramps.entries()) {
     const { property, stops, axis, pieces, stagger } = Object(ramp) as Json;
-    const known: RampProperty | undefined = Object.hasOwn(rampProperties, String(property))
+    const known: RampProperty | undefined = Object.hasOwn(rampProperties, plain(property))
       ? rampProperties[property as RampName]
       : undefined;
     if (!known || !Array.isArray(stops)) continue;
     const at = [...path, "ramps", index];
     const breach = (message: string, ...more: Path) => breaches.push({ path: [...at, ...more], message });
-    const name = property === "axis" ? `axis ${axis}` : String(property);
+    const name = property === "axis" ? `axis ${plain(axis)}` : plain(property);
     if (seen.has(name))
       breach(`"${name}" has a ramp already (a travel counts as ramps of x and y); put all stops into one`);
     seen.add(name);
     if (kind && known.kinds && !known.kinds.includes(kind))
-      breach(`"${property}" is for ${known.kinds.map((own) => manyNames[own]).join(", ")}`, "property");
+      breach(
+        `"${plain(property)}" is for ${known.kinds.map((own) => manyNames[own]).join(", ")}`,
+        "property",
+      );
     if (
       kind === "text" &&
-      ["fontWeight", "letterSpacing", "axis"].includes(String(property)) &&
+      ["fontWeight", "letterSpacing", "axis"].includes(plain(property)) &&
       !hasWidth(layer)
     )
       breach(
@@ -47,14 +51,17 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
       if (kind && kind !== "text") breach('"pieces" is for texts', "pieces");
       else if (!known.inPieces)
         breach(
-          `a ramp in pieces is one of ${inPieces.join(", ")}; "${property}" is of the whole layer`,
+          `a ramp in pieces is one of ${inPieces.join(", ")}; "${plain(property)}" is of the whole layer`,
           "pieces",
         );
       if (split !== undefined && pieces !== split)
-        breach(`another ramp of this text splits it into ${split}; all of them split it alike`, "pieces");
+        breach(
+          `another ramp of this text splits it into ${plain(split)}; all of them split it alike`,
+          "pieces",
+        );
       if (layer.repeat !== undefined)
         breach('a repeated text is not split; remove "repeat" or "pieces"', "pieces");
-      const ranges = new Set(stops.map((stop) => String(Object(stop).at).split(" ")[0]));
+      const ranges = new Set(stops.map((stop) => plain(Object(stop).at).split(" ")[0]));
       if (ranges.size > 1)
         breach(
           `the stops of a ramp in pieces are all in one range; found ${[...ranges].join(" and ")}`,
@@ -62,9 +69,9 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
         );
       split ??= pieces;
     }
-    if (inPane && ["x", "y", "rotate"].includes(String(property)))
+    if (inPane && ["x", "y", "rotate"].includes(plain(property)))
       breach(
-        `a picture in a pane moves by its depth, from which its overscan follows; put it into a group and give that the ramp of ${property}`,
+        `a picture in a pane moves by its depth, from which its overscan follows; put it into a group and give that the ramp of ${plain(property)}`,
         "property",
       );
     let last: { range: string; share: number } | undefined;
@@ -84,7 +91,7 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
           stopIndex,
           "value",
         );
-      const [range = "", share = ""] = String(moment).split(" ");
+      const [range = "", share = ""] = plain(moment).split(" ");
       const here = { range, share: Number.parseFloat(share) };
       if (last?.range === range && here.share < last.share)
         breach(

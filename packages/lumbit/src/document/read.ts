@@ -2,9 +2,10 @@ import { parse } from "jsonc-parser";
 import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
-import { grammarsAt, settingsAt } from "../settings/index.ts";
+import { allowedFor, grammarsAt, settingsAt } from "../settings/index.ts";
 import { findBreaches } from "./contradictions.ts";
-import { type Fault, inOrder } from "./fault.ts";
+import { type Fault, formatFault, inOrder, short } from "./fault.ts";
+import { kindOf, kindsWith } from "./kinds.ts";
 import { type Reference, referencesIn } from "./references.ts";
 import { pageSchema } from "./schema.ts";
 import { type Path, Source } from "./source.ts";
@@ -36,16 +37,22 @@ export function readPage(text: string, file = "page.json"): Reading {
       return { page, faults: [], source, references };
     }
   }
-  return { faults: faults.sort(inOrder) as [Fault, ...Fault[]], source, references };
+  return { faults: different(faults).sort(inOrder) as [Fault, ...Fault[]], source, references };
+}
+
+/** What is wrong in two ways with one message is told once. */
+function different(faults: readonly Fault[]): Fault[] {
+  const told = new Map(faults.map((fault) => [formatFault(fault), fault]));
+  return [...told.values()];
 }
 
 function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): Fault[] {
   const path = issue.path as Path;
   if (issue.code === "unrecognized_keys") {
-    const known = keysAt(path);
+    const known = keysAt(path, document);
     return issue.keys.map((key) => {
       const hint = meant(key, known);
-      const message = `unknown key "${key}"${hint ? `${hint} Allowed` : "; allowed"} here: ${known.join(", ")}`;
+      const message = `unknown key "${short(key, 40)}"${hint ? `${hint} Allowed` : "; allowed"} here: ${known.join(", ")}`;
       return source.fault([...path, key], message, "key");
     });
   }
@@ -55,7 +62,7 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
       faultsOf({ ...nested, path: [...issue.path, ...nested.path] }, document, source),
     );
   const found = valueAt(document, path);
-  const allowed = allowedAt(path);
+  const allowed = allowedAt(path, found);
   if (found === undefined) return [source.fault(path, `"${path.at(-1)}" is missing; it is ${allowed}`)];
   const options =
     allowed
@@ -75,14 +82,20 @@ function innermost(issue: z.core.$ZodIssue): z.core.$ZodIssue[] | undefined {
   return objects.sort((a, b) => a.length - b.length)[0];
 }
 
-/** The keys that are known at a path, `$schema` aside. */
-const keysAt = (path: Path): string[] => Object.keys(settingsAt(path)).filter((key) => key !== "$schema");
+/** The keys that are known at a path, `$schema` aside; of a layer and its rules those that one of its kind can have. */
+function keysAt(path: Path, document: unknown): string[] {
+  const keys = Object.keys(settingsAt(path)).filter((key) => key !== "$schema");
+  const rule = path.at(-2) === "rules" && path.at(-4) === "layers";
+  if (!rule && path.at(-2) !== "layers") return keys;
+  const kind = kindOf(Object(valueAt(document, rule ? path.slice(0, -2) : path)));
+  return kind ? keys.filter((key) => kindsWith(key)?.includes(kind) ?? true) : keys;
+}
 
 /** What is allowed at a path: at its own place in the file, or at the nearest one around it. */
-function allowedAt(path: Path): string {
+function allowedAt(path: Path, found: unknown): string {
   for (let length = path.length; length > 0; length--) {
     const [grammar] = grammarsAt(path.slice(0, length), false);
-    if (grammar) return grammar.allowed;
+    if (grammar) return allowedFor(grammar, found);
   }
   return "a JSON object of settings";
 }
@@ -95,7 +108,8 @@ function valueAt(document: unknown, path: Path): unknown {
 }
 
 function meant(word: string, known: readonly string[]): string {
-  const nearest = known
+  // Nothing is meant by what is much longer than any word.
+  const nearest = (word.length > 60 ? [] : known)
     .map((name) => ({ name, distance: leven(word.toLowerCase(), name.toLowerCase()) }))
     .sort(
       (a, b) => a.distance - b.distance || Number(b.name[0] === word[0]) - Number(a.name[0] === word[0]),
@@ -105,7 +119,4 @@ function meant(word: string, known: readonly string[]): string {
     : "";
 }
 
-function shorten(value: unknown): string {
-  const text = JSON.stringify(value);
-  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
-}
+const shorten = (value: unknown): string => short(JSON.stringify(value), 60);

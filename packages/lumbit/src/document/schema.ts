@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { matchesMedia } from "../core/index.ts";
-import { type Grammar, lengthPattern, pageGrammar, type Setting } from "../settings/index.ts";
+import { type Grammar, lengthPattern, longest, pageGrammar, type Setting } from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { isSafeLink } from "./link.ts";
 
@@ -27,17 +27,13 @@ const names = new Map<string, number>();
 function make(grammar: Grammar): z.ZodType {
   switch (grammar.form) {
     case "number": {
-      const { least, above, most, whole } = grammar;
-      let schema: z.ZodNumber = whole ? z.int() : z.number();
-      if (least !== undefined) schema = schema.min(least);
-      if (above !== undefined) schema = schema.gt(above);
-      if (most !== undefined) schema = schema.max(most);
-      return schema;
+      const schema: z.ZodNumber = (grammar.whole ? z.int() : z.number()).max(grammar.most);
+      return "least" in grammar ? schema.min(grammar.least) : schema.gt(grammar.above);
     }
     case "boolean":
       return z.boolean();
     case "text":
-      return z.string().min(grammar.least);
+      return z.string().min(grammar.least).max(longest.text);
     case "pattern":
       return z.string().regex(grammar.pattern);
     case "choice":
@@ -45,9 +41,18 @@ function make(grammar: Grammar): z.ZodType {
     case "length":
       return z.union([z.literal(0), z.string().regex(lengthPattern(grammar.units, grammar.negative))]);
     case "css":
-      return z.string().refine((text) => isCssValue(grammar.property, text));
+      return z
+        .string()
+        .max(longest.css)
+        .refine((text) => text.length <= longest.css && isCssValue(grammar.property, text));
     case "media":
-      return z.string().refine((query) => matchesMedia(query, { width: 1, height: 1 }) !== undefined);
+      return z
+        .string()
+        .max(longest.media)
+        .refine(
+          (query) =>
+            query.length <= longest.media && matchesMedia(query, { width: 1, height: 1 }) !== undefined,
+        );
     case "link":
       return z.string().refine(isSafeLink);
     case "either":
@@ -55,7 +60,7 @@ function make(grammar: Grammar): z.ZodType {
     case "pair":
       return z.tuple([schemaOf(grammar.of), schemaOf(grammar.of)]);
     case "list":
-      return z.array(schemaOf(grammar.of)).min(grammar.least);
+      return z.array(schemaOf(grammar.of)).min(grammar.least).max(grammar.most);
     case "map":
       return z.record(z.string().regex(grammar.key), schemaOf(grammar.of));
     case "object": {

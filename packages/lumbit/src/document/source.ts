@@ -1,5 +1,6 @@
-import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
+import { findNodeAtLocation, type Node, parseTree } from "jsonc-parser";
 import type { Fault } from "./fault.ts";
+import { syntaxFaults, unprintable } from "./syntax.ts";
 
 export type Path = readonly (string | number)[];
 
@@ -14,30 +15,12 @@ export class Source {
     text: string,
   ) {
     for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) this.#lineStarts.push(at + 1);
-    if (text.trim() === "") {
-      this.faults.push({
-        file,
-        line: 1,
-        column: 1,
-        path: "",
-        message: "the file is empty; a page file is a JSON object",
-      });
-      return;
-    }
-    const errors: ParseError[] = [];
-    this.#root = parseTree(text.replace(/^\uFEFF/, " "), errors, {
-      disallowComments: true,
-      allowEmptyContent: false,
-    });
-    const firstAt = (offset: number) => errors.find((error) => error.offset === offset);
-    for (const { offset, error } of errors.filter((error) => firstAt(error.offset) === error))
-      this.faults.push({
-        file,
-        ...this.#position(offset),
-        path: "",
-        message: syntaxMessage(printParseErrorCode(error)),
-      });
-    if (this.#root) this.#findRepeatedKeys(this.#root, []);
+    const json = text.replace(/^\uFEFF/, " ");
+    for (const { offset, message } of syntaxFaults(json))
+      this.faults.push({ file, ...this.#position(offset), path: "", message });
+    if (this.faults.length > 0) return;
+    this.#root = parseTree(json);
+    if (this.#root) this.#findWrongTexts(this.#root, []);
   }
 
   /** A fault at the value of a path, at its key, or at the nearest value around it that the file has. */
@@ -49,22 +32,25 @@ export class Source {
     return { file: this.file, ...this.#position(node?.offset ?? 0), path: pointer(path), message };
   }
 
-  #findRepeatedKeys(node: Node, path: Path): void {
+  /** Keys that are there twice or that mean something else to programs, and texts with what no page can show. */
+  #findWrongTexts(node: Node, path: Path): void {
+    const found = (at: Node, message: string, where = path) =>
+      this.faults.push({ file: this.file, ...this.#position(at.offset), path: pointer(where), message });
+    if (typeof node.value === "string") {
+      const wrong = unprintable(node.value);
+      if (wrong) found(node, `the text has ${wrong} in it, which no page can show; take it out`);
+    }
     const seen = new Set<string>();
     for (const [index, child] of (node.children ?? []).entries()) {
-      if (node.type === "array") this.#findRepeatedKeys(child, [...path, index]);
+      if (node.type === "array") this.#findWrongTexts(child, [...path, index]);
       if (node.type !== "object") continue;
       const [key, value] = child.children ?? [];
-      const here = [...path, String(key?.value)];
-      if (seen.has(String(key?.value)))
-        this.faults.push({
-          file: this.file,
-          ...this.#position(child.offset),
-          path: pointer(here),
-          message: `the key "${key?.value}" is here twice; keep one of them`,
-        });
-      seen.add(String(key?.value));
-      if (value) this.#findRepeatedKeys(value, here);
+      const name = String(key?.value);
+      const here = [...path, name];
+      if (name === "__proto__") found(child, 'unknown key "__proto__"; remove it', here);
+      else if (seen.has(name)) found(child, `the key "${name}" is here twice; keep one of them`, here);
+      seen.add(name);
+      if (value) this.#findWrongTexts(value, here);
     }
   }
 
@@ -89,18 +75,3 @@ export const parsePointer = (text: string): Path =>
     .split("/")
     .slice(1)
     .map((key) => (/^\d+$/.test(key) ? Number(key) : key.replaceAll("~1", "/").replaceAll("~0", "~")));
-
-const syntaxMessages: Record<string, string> = {
-  CommaExpected: "a comma is missing before this",
-  ColonExpected: "a colon is missing before this",
-  PropertyNameExpected: "a key in double quotes belongs here; a comma before a closing brace is one too many",
-  ValueExpected: "a value belongs here; a comma before a closing bracket is one too many",
-  CloseBraceExpected: 'a closing "}" is missing',
-  CloseBracketExpected: 'a closing "]" is missing',
-  EndOfFileExpected: "the document has ended before this; nothing may follow it",
-  UnexpectedEndOfString: "the text that begins here has no closing quote",
-  InvalidCommentToken: "JSON has no comments; remove this one",
-  InvalidSymbol: "this is no JSON value; texts stand in double quotes",
-};
-const syntaxMessage = (code: string) =>
-  `this is not valid JSON: ${syntaxMessages[code] ?? code.replace(/([a-z])([A-Z])/g, "$1 $2").toLowerCase()}`;

@@ -26,6 +26,7 @@ export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export {
   layerContext,
+  neighboursOf,
   ownSceneRules,
   pageRules,
   sceneKeyframes,

@@ -22,7 +22,7 @@ import { modelCss, propertyCss } from "./model.css.ts";
 import { nativeCss } from "./native.css.ts";
 import { isBoxed } from "./pane.ts";
 import { reachCss } from "./reach.css.ts";
-import { pageRules, sceneRules, sceneSelector } from "./scene.ts";
+import { neighboursOf, pageRules, sceneRules, sceneSelector } from "./scene.ts";
 import { stageLayers } from "./stage.ts";
 import type { Declarations, StyleRule } from "./tree.ts";
 
@@ -175,12 +175,7 @@ test("the printed formulas say what the core computes, whatever the scenes, the 
     const rules = [
       ...pageRules({}),
       ...scenes.flatMap((scene, index) =>
-        sceneRules(
-          scene,
-          {},
-          { pictures, fonts: {} },
-          { before: scenes.slice(0, index), after: scenes.slice(index + 1) },
-        ),
+        sceneRules(scene, {}, { pictures, fonts: {} }, neighboursOf(scenes)[index]),
       ),
     ];
     const styleOf = (selector: string): Declarations =>

@@ -4,6 +4,7 @@ import {
   buttonPadding,
   hasReel,
   isAutomatic,
+  type Length,
   leastHeight,
   type PageLook,
   type Scene,
@@ -67,10 +68,41 @@ export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
   ];
 }
 
-/** The scenes above and below a scene, where they are known without measuring. */
+/** What scenes take of the page together: those of a height that is known, and those that rules change by name. */
+interface Extent {
+  fixed: Length;
+  changing: readonly string[];
+  /** Whether one of them is as high as its content. */
+  automatic: boolean;
+}
+
+/** What is above and below a scene, where it is known without measuring. */
 export interface Neighbours {
-  before: readonly Scene[];
-  after: readonly Scene[];
+  before: Extent;
+  after: Extent;
+}
+
+/** What is above and below each scene of a page. */
+export function neighboursOf(scenes: readonly Scene[]): Neighbours[] {
+  const after = extentsBefore(scenes.toReversed()).reverse();
+  return extentsBefore(scenes).map((before, index) => ({ before, after: after[index] as Extent }));
+}
+
+/** What is before each of some scenes. */
+function extentsBefore(scenes: readonly Scene[]): Extent[] {
+  let extent: Extent = { fixed: 0, changing: [], automatic: false };
+  return scenes.map((scene) => {
+    const before = extent;
+    const changes = changesExtent(scene);
+    extent = {
+      fixed: changes
+        ? before.fixed
+        : (sumLengths([before.fixed, leastHeight(scene), scene.hold ?? 0]) as Length),
+      changing: changes ? [...before.changing, scene.name] : before.changing,
+      automatic: before.automatic || isAutomatic(scene),
+    };
+    return before;
+  });
 }
 
 /** The style of a scene and its layers. */
@@ -144,8 +176,8 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
     "--lumbit-before": extentCss(neighbours.before),
     "--lumbit-after": extentCss(neighbours.after),
     // Beside a scene as high as its content all of the passage may be reached: no edge may show in any of it.
-    "--lumbit-from": neighbours.before.some(isAutomatic) ? "0px" : undefined,
-    "--lumbit-to": neighbours.after.some(isAutomatic) ? "var(--lumbit-length)" : undefined,
+    "--lumbit-from": neighbours.before.automatic ? "0px" : undefined,
+    "--lumbit-to": neighbours.after.automatic ? "var(--lumbit-length)" : undefined,
   };
   return [
     ...(edges ? [{ selector, declarations: edges }, ...extentRules(scene)] : []),
@@ -208,13 +240,9 @@ function heightCss(scene: Scene, settings: SceneSettings): string {
 }
 
 /** What scenes take of the page together, in CSS; what rules change of one are properties of their own. */
-function extentCss(scenes: readonly Scene[]): string {
-  const fixed = scenes.filter((scene) => !changesExtent(scene));
-  const changing = scenes.filter(changesExtent);
-  const terms = [
-    sumLengths(fixed.flatMap((scene) => [leastHeight(scene), scene.hold ?? 0])),
-    ...changing.flatMap(({ name }) => [`var(--lumbit-h-${name})`, `var(--lumbit-l-${name})`]),
-  ];
+function extentCss({ fixed, changing }: Extent): string {
+  const known = changing.flatMap((name) => [`var(--lumbit-h-${name})`, `var(--lumbit-l-${name})`]);
+  const terms = [fixed === 0 ? "0px" : String(fixed), ...known];
   return terms.length === 1 ? String(terms[0]) : `calc(${terms.join(" + ")})`;
 }
 

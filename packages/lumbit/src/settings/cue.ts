@@ -35,8 +35,14 @@ export const cue = {
           grammar: number({ least: 0, most: 1 }, "an opacity from 0 to 1"),
           meaning: "Opacity from 0 to 1.",
         },
-        scale: { grammar: number({ least: 0 }, "a factor of 0 or more"), meaning: "Factor on its size." },
-        rotate: { grammar: number({}, "an angle in degrees"), meaning: "Degrees, clockwise." },
+        scale: {
+          grammar: number({ least: 0, most: 100 }, "a factor from 0 to 100"),
+          meaning: "Factor on its size.",
+        },
+        rotate: {
+          grammar: number({ least: -36000, most: 36000 }, "an angle in degrees"),
+          meaning: "Degrees, clockwise.",
+        },
         blur: { grammar: pixels('a radius in px such as "8px"'), meaning: "Blur radius in px." },
         clip: { grammar: clip, meaning: "What is cut off at the top, right, bottom and left." },
       },

@@ -1,4 +1,4 @@
-import type { Grammar } from "./grammar.ts";
+import { type Grammar, longest } from "./grammar.ts";
 import { lengthPattern } from "./values.ts";
 
 /** What keeps a value from being written as its grammar says: where in it, what was found, what is allowed there. */
@@ -25,7 +25,7 @@ export function faultIn(
   judge: Judge,
   path: ValueFault["path"] = [],
 ): ValueFault | undefined {
-  const fault = { path, found: value, allowed: grammar.allowed };
+  const fault = { path, found: value, allowed: allowedFor(grammar, value) };
   const inner = (of: Grammar, part: unknown, key: string | number) =>
     faultIn(of, part, judge, [...path, key]);
   const text = typeof value === "string" ? value : undefined;
@@ -33,14 +33,15 @@ export function faultIn(
   const holds = (right: boolean) => (right ? undefined : fault);
   switch (grammar.form) {
     case "number": {
-      const { least = -Infinity, above = -Infinity, most = Infinity, whole } = grammar;
+      const { most, whole } = grammar;
+      const [least, above] = "least" in grammar ? [grammar.least, -Infinity] : [-Infinity, grammar.above];
       if (typeof value !== "number" || !Number.isFinite(value)) return fault;
       return holds(value >= least && value > above && value <= most && (!whole || Number.isInteger(value)));
     }
     case "boolean":
       return holds(typeof value === "boolean");
     case "text":
-      return holds(text !== undefined && text.length >= grammar.least);
+      return holds(text !== undefined && text.length >= grammar.least && text.length <= longest.text);
     case "pattern":
       return holds(text !== undefined && grammar.pattern.test(text));
     case "choice":
@@ -50,9 +51,9 @@ export function faultIn(
         value === 0 || (text !== undefined && lengthPattern(grammar.units, grammar.negative).test(text)),
       );
     case "css":
-      return holds(text !== undefined && judge.css(grammar.property, text));
+      return holds(text !== undefined && text.length <= longest.css && judge.css(grammar.property, text));
     case "media":
-      return holds(text !== undefined && judge.media(text));
+      return holds(text !== undefined && text.length <= longest.media && judge.media(text));
     case "link":
       return fault;
     case "either":
@@ -61,7 +62,7 @@ export function faultIn(
       if (!Array.isArray(value) || value.length !== 2) return fault;
       return inner(grammar.of, value[0], 0) ?? inner(grammar.of, value[1], 1);
     case "list":
-      if (!Array.isArray(value) || value.length < grammar.least) return fault;
+      if (!Array.isArray(value) || value.length < grammar.least || value.length > grammar.most) return fault;
       return first(value, (part, index) => inner(grammar.of, part, index));
     case "map":
       if (!isObject(value)) return fault;
@@ -82,6 +83,22 @@ export function faultIn(
       );
     }
   }
+}
+
+/** What is allowed where a value was found: in words, and the limit that it has passed. */
+export function allowedFor(grammar: Grammar, found: unknown): string {
+  const { allowed, form } = grammar;
+  const long = (most: number) =>
+    typeof found === "string" && found.length > most ? `; at most ${most} characters` : "";
+  const more =
+    form === "text" || form === "css" || form === "media"
+      ? long(longest[form])
+      : form === "list" && Array.isArray(found) && found.length > grammar.most
+        ? `; at most ${grammar.most} of them`
+        : form !== "number" && typeof found === "string" && /\d{6,}/.test(found)
+          ? `; lengths go to ${longest.length}`
+          : "";
+  return allowed + more;
 }
 
 const isObject = (value: unknown): value is object =>

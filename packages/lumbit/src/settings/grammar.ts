@@ -10,9 +10,9 @@ export type Grammar<T = unknown> = Form & {
 };
 
 type Form =
-  | { form: "number"; least?: number; above?: number; most?: number; whole?: true }
+  | ({ form: "number" } & Limits)
   | { form: "boolean" }
-  /** Any text of at least so many characters. */
+  /** Any text of at least so many characters, and at most `longest.text`. */
   | { form: "text"; least: 0 | 1 }
   | { form: "pattern"; pattern: RegExp }
   | { form: "choice"; words: readonly string[] }
@@ -24,10 +24,16 @@ type Form =
   | { form: "link" }
   | { form: "either"; of: readonly Grammar[] }
   | { form: "pair"; of: Grammar }
-  | { form: "list"; of: Grammar; least: number }
+  | { form: "list"; of: Grammar; least: number; most: number }
   | { form: "object"; settings: Settings; some: boolean }
   /** By keys of a pattern. */
   | { form: "map"; key: RegExp; of: Grammar };
+
+/** What a number may be: nothing on a page is ever not finite. */
+export type Limits = { most: number; whole?: true } & ({ least: number } | { above: number });
+
+/** How long texts are at most, in characters, and how large the numbers of lengths, whatever their unit. */
+export const longest = { text: 20_000, css: 4_000, media: 500, list: 10_000, length: 99_999 };
 
 /** One setting: how it is written, what it does, and where it may be given. */
 export interface Setting<T = unknown> {
@@ -64,10 +70,13 @@ type ValueOf<Row> = Row extends { grammar: infer G } ? TypeOf<G> : never;
 
 const grammar = <T>(form: Form, allowed: string): Grammar<T> => ({ ...form, allowed });
 
-export const number = (
-  limits: { least?: number; above?: number; most?: number; whole?: true },
-  allowed: string,
-): Grammar<number> => grammar({ form: "number", ...limits }, allowed);
+/** A number; limits that `allowed` does not say are said after it. */
+export function number(limits: Limits, allowed: string): Grammar<number> {
+  const { most } = limits;
+  const said = allowed.includes(String(most));
+  const from = "least" in limits && limits.least < 0 ? `from ${limits.least} to ${most}` : `at most ${most}`;
+  return grammar({ form: "number", ...limits }, said ? allowed : `${allowed}, ${from}`);
+}
 
 export const boolean = (allowed: string): Grammar<boolean> => grammar({ form: "boolean" }, allowed);
 
@@ -100,8 +109,12 @@ export const either = <const Of extends readonly Grammar[]>(
 export const pair = <T>(of: Grammar<T>, allowed: string): Grammar<readonly [T, T]> =>
   grammar({ form: "pair", of }, allowed);
 
-export const list = <T>(of: Grammar<T>, allowed: string, least = 0): Grammar<readonly T[]> =>
-  grammar({ form: "list", of, least }, allowed);
+export const list = <T>(
+  of: Grammar<T>,
+  allowed: string,
+  least = 0,
+  most = longest.list,
+): Grammar<readonly T[]> => grammar({ form: "list", of, least, most }, allowed);
 
 export const object = <const S extends Settings>(settings: S, allowed: string): Grammar<ValuesOf<S>> =>
   grammar({ form: "object", settings, some: false }, allowed);

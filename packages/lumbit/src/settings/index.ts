@@ -3,11 +3,12 @@ export { layerAttributes, partAttributes, sceneAttributes } from "./attributes.t
 export { type CheckName, checkNames, checkSetting } from "./check.ts";
 export { lookSettings, reel, travel } from "./common.ts";
 export { cue } from "./cue.ts";
-export { faultIn, type Judge, type ValueFault } from "./fault.ts";
+export { allowedFor, faultIn, type Judge, type ValueFault } from "./fault.ts";
 export {
   choice,
   type Grammar,
   type Kind,
+  longest,
   object,
   type Setting,
   type Settings,

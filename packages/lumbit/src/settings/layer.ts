@@ -204,6 +204,9 @@ const ofKinds = {
 /** Every setting of a layer but its rules and the layers in it. */
 export const layerSettings = { ...what, ...common, ...ofKinds };
 
+/** What holds of them together is looked for. */
+const mostRules = 100;
+
 /** Rules: each a media query and the settings that it changes. */
 export const rulesOf = (settings: Settings): Grammar =>
   list(
@@ -215,6 +218,8 @@ export const rulesOf = (settings: Settings): Grammar =>
       "a media query and the settings it changes",
     ),
     "a list of rules, each a media query and the settings it changes; later rules win",
+    0,
+    mostRules,
   );
 
 const rules: Setting = {

@@ -120,7 +120,7 @@ export const page = {
       "Font files to ship; until one arrives the page is set in the reader's own, scaled to its letters.",
   },
   scenes: {
-    grammar: list(sceneGrammar, "a list of at least one scene, from top to bottom", 1),
+    grammar: list(sceneGrammar, "a list of at least one scene, from top to bottom", 1, 1000),
     meaning: "The scenes, from top to bottom.",
     required: true,
   },

@@ -117,7 +117,10 @@ export const ramp = {
           value: {
             grammar: typed<string | number>({
               form: "either",
-              of: [number({}, "a number"), { form: "text", least: 0, allowed: "a text" }],
+              of: [
+                number({ least: -100_000, most: 100_000 }, "a number"),
+                { form: "text", least: 0, allowed: "a text" },
+              ],
               allowed: "a value of the property",
             }),
             meaning: "The value at the moment.",

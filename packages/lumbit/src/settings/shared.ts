@@ -23,7 +23,7 @@ export const motion = {
   },
   speed: {
     grammar: number(
-      { least: 0 },
+      { least: 0, most: 1000 },
       "screen movement per scrolled pixel: a number of 0 (fixed) or more, 1 is with the page",
     ),
     meaning:
@@ -33,7 +33,7 @@ export const motion = {
 } as const satisfies Record<string, Setting>;
 
 export const relief: Setting<number> & { byRule: true } = {
-  grammar: number({ least: 0 }, "the factor on all drift: 0 is flat, 1 as modelled"),
+  grammar: number({ least: 0, most: 100 }, "the factor on all drift: 0 is flat, 1 as modelled"),
   meaning: "Factor on all drift: 0 is flat, 1 as modelled; that of a scene is times the page's.",
   otherwise: "1",
   byRule: true,
@@ -51,12 +51,15 @@ export interface Camera {
 
 const moves = {
   pan: {
-    grammar: number({}, "sideways camera movement per scrolled pixel, such as 0.1"),
+    grammar: number({ least: -100, most: 100 }, "sideways camera movement per scrolled pixel, such as 0.1"),
     meaning: "Sideways camera movement per scrolled pixel; positive carries far layers to the right.",
     otherwise: "0",
   },
   push: {
-    grammar: number({}, "camera movement forward over a passage, in camera distances, such as 0.3"),
+    grammar: number(
+      { least: -1000, most: 1000 },
+      "camera movement forward over a passage, in camera distances, such as 0.3",
+    ),
     meaning: "Camera movement forward over a whole passage, in camera distances.",
     otherwise: "0",
   },
@@ -91,7 +94,7 @@ export const pieces = choice(["lines", "words", "letters"]);
 
 /** Where something is drawn in the stack: a depth. */
 export const direction = either(
-  [choice(["down", "up", "left", "right"]), number({}, "an angle in degrees")],
+  [choice(["down", "up", "left", "right"]), number({ least: -36000, most: 36000 }, "an angle in degrees")],
   '"down", "up", "left", "right" or an angle in degrees clockwise from up',
 );
 

@@ -32,12 +32,15 @@ const fluid = typed<FluidSize>(
         required: true,
       },
       from: {
-        grammar: number({ least: 0 }, "the viewport width in px at which min ends, 0 or more"),
+        grammar: number({ least: 0, most: 99_999 }, "the viewport width in px at which min ends, 0 or more"),
         meaning: "The viewport width in px from which it grows.",
         otherwise: "360",
       },
       to: {
-        grammar: number({ above: 0 }, "the viewport width in px at which max is reached, more than 0"),
+        grammar: number(
+          { above: 0, most: 99_999 },
+          "the viewport width in px at which max is reached, more than 0",
+        ),
         meaning: "The viewport width in px up to which it grows.",
         otherwise: "1440",
       },
@@ -96,7 +99,7 @@ const letters = {
     byRule: true,
   },
   lineHeight: {
-    grammar: number({ above: 0 }, "the line height in font sizes, a number above 0"),
+    grammar: number({ above: 0, most: 100 }, "the line height in font sizes, a number above 0"),
     meaning: "Distance from line to line, in font sizes.",
     otherwise: "1.3",
     kinds: ["text"],

@@ -51,10 +51,13 @@ export const distance = (allowed: string) => lengthOf(lengthUnits, false, allowe
 export const spacing = (allowed: string) =>
   lengthOf<Length | `${number}em`>(["em", ...lengthUnits], true, allowed);
 
-export const pixels = (allowed: string) => pattern<`${number}px`>(/^(\d+\.?\d*|\.\d+)px$/, allowed);
+export const pixels = (allowed: string) => pattern<`${number}px`>(/^(\d{1,5}(\.\d*)?|\.\d+)px$/, allowed);
 
 export const depth = (allowed: string): Grammar<Depth> =>
-  either([number({ above: -1 }, allowed), typed<"horizon">(pattern(/^horizon$/, '"horizon"'))], allowed);
+  either(
+    [number({ above: -1, most: 1_000_000 }, allowed), typed<"horizon">(pattern(/^horizon$/, '"horizon"'))],
+    allowed,
+  );
 
 export const moment = pattern<Moment>(
   /^(cover|contain|entry|exit|entry-crossing|exit-crossing) (100|\d{1,2}(\.\d+)?)%$/,
@@ -81,7 +84,8 @@ export const name = pattern(
 
 /** Lengths in units, and sums of them as CSS has it; letters are not spaced by sums. */
 export function lengthPattern(units: readonly string[], negative: boolean): RegExp {
-  const number = String.raw`(\d+\.?\d*|\.\d+)`;
+  // At most five digits before the point (`longest.length`).
+  const number = String.raw`(\d{1,5}(\.\d*)?|\.\d+)`;
   const one = `${number}(${units.join("|")})`;
   const sign = negative ? "[+-]?" : "\\+?";
   if (units.includes("em")) return new RegExp(`^${sign}${one}$`);

@@ -6,6 +6,7 @@ import {
   modelCss,
   motionConditions,
   nativeCss,
+  neighboursOf,
   pageRules,
   propertyCss,
   reachCss,
@@ -23,14 +24,10 @@ import {
  * viewport without being built again.
  */
 export function pageCss(page: Page, assets: Assets): string {
+  const neighbours = neighboursOf(page.scenes);
   const rules = [
     ...pageRules(page.page ?? {}),
-    ...page.scenes.flatMap((scene, index) =>
-      sceneRules(scene, page.page ?? {}, assets, {
-        before: page.scenes.slice(0, index),
-        after: page.scenes.slice(index + 1),
-      }),
-    ),
+    ...page.scenes.flatMap((scene, index) => sceneRules(scene, page.page ?? {}, assets, neighbours[index])),
   ].map((rule) => withStacks(rule, assets));
   const moving = [
     reachCss.trim(),

@@ -17,7 +17,7 @@ function judge({ scenes }: Page): Sighting[] {
     const texts = walk(layers, `/scenes/${index}`).flatMap(({ layer, path }) =>
       isText(layer) && !layer.hidden ? [{ layer, path }] : [],
     );
-    const letters = texts.filter(({ layer }) => graphemes(layer.text.trim()) === 1);
+    const letters = texts.filter(({ layer }) => isLetter(layer.text.trim()));
     const [first] = letters;
     const word = letters.map(({ layer }) => layer.text.trim()).join("");
     const apart: Sighting[] =
@@ -76,4 +76,8 @@ function joined(letters: readonly { layer: TextLayer; path: string }[], word: st
 }
 
 const segmenter = new Intl.Segmenter();
-const graphemes = (text: string) => [...segmenter.segment(text)].length;
+/** Whether a text is one letter as readers see it. */
+const isLetter = (text: string) => {
+  const [first] = segmenter.segment(text.slice(0, 100));
+  return first !== undefined && first.segment === text;
+};
