@@ -12,7 +12,7 @@ import {
 } from "lumbit/document";
 import { isGroup, isText } from "lumbit/internal";
 import { Font } from "./font.ts";
-import { noPicture, pictureSize } from "./picture-size.ts";
+import { readPicture } from "./picture/read-picture.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 import { readInside } from "./read-inside.ts";
@@ -23,7 +23,10 @@ export interface Asset {
   path: string;
   bytes: Buffer;
 }
-export interface PictureAsset extends Asset, Size {}
+export interface PictureAsset extends Asset, Size {
+  /** The ending of files of its kind: what it is, whatever its name says. */
+  extension: string;
+}
 export interface FontAsset extends Asset {
   font: Font;
 }
@@ -31,6 +34,8 @@ export interface FontAsset extends Asset {
 /** A page file with everything that it names, all of it sound. */
 export interface Project {
   file: string;
+  /** The page file as it was read. */
+  text: string;
   page: Page;
   pictures: PictureAsset[];
   fonts: FontAsset[];
@@ -65,15 +70,17 @@ export async function readProject(file: string): Promise<ProjectReading> {
     throw new Problem(
       `${file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
     );
-  const { page, source, references, faults: own } = readPage(await readFile(file, "utf8"), name);
+  const text = await readFile(file, "utf8");
+  const { page, source, references, faults: own } = readPage(text, name);
   const folder = dirname(resolve(file));
   const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
   const read = new Map<string, Promise<PictureAsset | FontAsset | string>>();
   for (const reference of references)
-    if (!read.has(reference.path)) read.set(reference.path, readAsset(reference, folder));
+    if (!read.has(keyOf(reference))) read.set(keyOf(reference), readAsset(reference, folder));
   const faults: Fault[] = [...own];
-  for (const { path, at } of references) {
-    const asset = await read.get(path);
+  for (const reference of references) {
+    const { at } = reference;
+    const asset = await read.get(keyOf(reference));
     if (typeof asset === "string" && !own.some((fault) => fault.path === pointer(at)))
       faults.push(source.fault(at, asset));
   }
@@ -83,10 +90,13 @@ export async function readProject(file: string): Promise<ProjectReading> {
   if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
   const sound = page && faults.length === 0;
   return {
-    ...(sound && { project: { file, page, pictures, fonts, source } }),
+    ...(sound && { project: { file, text, page, pictures, fonts, source } }),
     ...{ faults: faults.sort(inOrder), pictures, fonts, files },
   };
 }
+
+/** A file that is named as a picture and as a font is read as both. */
+const keyOf = ({ kind, path }: Reference) => `${kind} ${path}`;
 
 /**
  * The project of a page file.
@@ -144,6 +154,6 @@ async function readAsset(
     const font = await Font.open(bytes);
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
   }
-  const size = await pictureSize(bytes);
-  return size ? { path, bytes, width: size.width, height: size.height } : noPicture(path);
+  const picture = await readPicture(path, bytes);
+  return typeof picture === "string" ? picture : { path, bytes, ...picture };
 }

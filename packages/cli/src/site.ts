@@ -77,8 +77,8 @@ export async function makeSnippet(project: Project, path: LayerPath): Promise<Si
 /** Adds the pictures and fonts of a page to a site; where they are in it. */
 async function addAssets(site: Site, { pictures, fonts }: Project, page: Page): Promise<Assets> {
   const named = new Set(referencesIn(page).map(({ path }) => path));
-  const add = ({ path, bytes }: Asset): string => {
-    const url = `assets/${fileName(path, bytes)}`;
+  const add = ({ path, bytes }: Asset, extension?: string): string => {
+    const url = `assets/${fileName(path, bytes, extension)}`;
     site.set(url, bytes);
     return url;
   };
@@ -87,7 +87,7 @@ async function addAssets(site: Site, { pictures, fonts }: Project, page: Page): 
     pictures: Object.fromEntries(
       pictures
         .filter(({ path }) => named.has(path))
-        .map((picture) => [picture.path, { ...picture, url: add(picture) }]),
+        .map((picture) => [picture.path, { ...picture, url: add(picture, picture.extension) }]),
     ),
     fonts: Object.fromEntries(fonts.map((font) => [font.path, add(font)])),
     fontStacks: await fontStacks({ page, fonts }),
@@ -132,12 +132,16 @@ function addScript(site: Site, script: "scripted.js" | (typeof pageScripts)[numb
   return name;
 }
 
+/** File systems know no names of more than 255 bytes. */
+const longestName = 80;
+
 /** The name of a published file: that of its source, safe in any address, and a digest so that caches stay right. */
-function fileName(path: string, content: string | Buffer): string {
-  const extension = extname(path).toLowerCase();
+function fileName(path: string, content: string | Buffer, kind?: string): string {
+  const extension = kind === undefined ? extname(path).toLowerCase() : `.${kind}`;
   const name =
     basename(path, extname(path))
       .normalize("NFKD")
-      .replace(/[^a-z0-9_-]+/gi, "-") || "file";
+      .replace(/[^a-z0-9_-]+/gi, "-")
+      .slice(0, longestName) || "file";
   return `${name}.${createHash("sha256").update(content).digest("hex").slice(0, 10)}${extension}`;
 }

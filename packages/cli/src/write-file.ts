@@ -1,10 +1,20 @@
-import { randomBytes } from "node:crypto";
-import { link, readFile, rename, rm, writeFile } from "node:fs/promises";
+import { chmod, link, readFile, realpath, rename, stat, writeFile } from "node:fs/promises";
+import { withAside } from "./aside.ts";
 import { Problem } from "./problem.ts";
 
-/** Writes a file: beside its place first, then into it, so that nobody meets half of it. */
-export const replaceFile = (file: string, content: string | Buffer): Promise<void> =>
-  written(file, content, (aside) => rename(aside, file));
+/**
+ * Writes a file: beside its place first, then into it, so that nobody meets half of it. A file that is there keeps its
+ * permissions, and of a link the file that it leads to is written.
+ */
+export async function replaceFile(file: string, content: string | Buffer): Promise<void> {
+  const target = await realpath(file).catch(() => file);
+  const before = await stat(target).catch(() => undefined);
+  await withAside(target, async (aside) => {
+    await writeFile(aside, content);
+    if (before) await chmod(aside, before.mode);
+    await rename(aside, target);
+  });
+}
 
 /**
  * Writes a file that is not there yet, as `replaceFile` does.
@@ -12,7 +22,8 @@ export const replaceFile = (file: string, content: string | Buffer): Promise<voi
  * @throws Problem when there is another one
  */
 export async function createFile(file: string, content: Buffer): Promise<void> {
-  await written(file, content, async (aside) => {
+  await withAside(file, async (aside) => {
+    await writeFile(aside, content);
     try {
       await link(aside, file);
     } catch (error) {
@@ -23,18 +34,4 @@ export async function createFile(file: string, content: Buffer): Promise<void> {
         );
     }
   });
-}
-
-async function written(
-  file: string,
-  content: string | Buffer,
-  place: (aside: string) => Promise<void>,
-): Promise<void> {
-  const aside = `${file}.lumbit-${randomBytes(4).toString("hex")}`;
-  try {
-    await writeFile(aside, content);
-    await place(aside);
-  } finally {
-    await rm(aside, { force: true });
-  }
 }

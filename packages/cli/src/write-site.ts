@@ -1,6 +1,7 @@
-import { createHash, randomBytes } from "node:crypto";
+import { createHash } from "node:crypto";
 import { access, mkdir, readdir, readFile, rename, rm, rmdir, writeFile } from "node:fs/promises";
 import { dirname, join, resolve } from "node:path";
+import { withAside } from "./aside.ts";
 import { Problem } from "./problem.ts";
 import type { Site } from "./site.ts";
 
@@ -19,8 +20,7 @@ export async function writeSite(site: Site, folder: string, force: boolean): Pro
   const target = resolve(folder);
   const earlier = await readManifest(target);
   if (!force) await refuseToOverwrite(site, target, earlier, folder);
-  const staging = `${target}.lumbit-${randomBytes(4).toString("hex")}`;
-  try {
+  await withAside(target, async (staging) => {
     const manifest: Manifest = {};
     for (const [path, content] of site) {
       await mkdir(dirname(join(staging, path)), { recursive: true });
@@ -38,9 +38,7 @@ export async function writeSite(site: Site, folder: string, force: boolean): Pro
       await mkdir(dirname(target), { recursive: true });
       await rename(staging, target);
     }
-  } finally {
-    await rm(staging, { recursive: true, force: true });
-  }
+  });
 }
 
 async function refuseToOverwrite(
@@ -50,9 +48,11 @@ async function refuseToOverwrite(
   folder: string,
 ): Promise<void> {
   const inTheWay: string[] = [];
-  for (const path of site.keys()) {
+  for (const [path, content] of site) {
     const standing = await digestOf(join(target, path));
-    if (standing !== undefined && standing !== earlier[path]) inTheWay.push(path);
+    // What is the same already is nobody's loss.
+    if (standing !== undefined && standing !== earlier[path] && standing !== digest(content))
+      inTheWay.push(path);
   }
   if (inTheWay.length > 0)
     throw new Problem(

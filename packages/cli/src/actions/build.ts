@@ -1,8 +1,8 @@
-import chokidar from "chokidar";
 import type { Page } from "lumbit/core";
 import { hasLayers } from "lumbit/internal";
 import type { LayerPath } from "lumbit/static";
 import { buildSite } from "../build-site.ts";
+import { followFiles } from "../follow-files.ts";
 import { jsonOfFaults, printJson } from "../json.ts";
 import { count, Problem, printProblem } from "../problem.ts";
 import { readProject, requireProject } from "../project.ts";
@@ -21,25 +21,21 @@ interface Options {
 export async function build(file: string, options: Options): Promise<void> {
   const once = () => jsonOfFaults(options.json, { files: [] }, () => written(file, options));
   if (!options.watch) return once();
-  const { files } = await readProject(file);
-  const watcher = chokidar.watch(files, {
-    ignoreInitial: true,
-    awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
+  // One after the other: what changes while it is built is built next.
+  let building = Promise.resolve();
+  const followed = followFiles(() => {
+    building = building.then(again);
   });
   const again = async () => {
     try {
-      watcher.add((await readProject(file)).files);
+      followed.follow((await readProject(file)).files);
       await once();
     } catch (error) {
       printProblem(Problem.from(error));
     }
   };
-  // One after the other: what changes while it is built is built next.
-  let building = again();
-  watcher.on("all", () => {
-    building = building.then(again);
-  });
-  await building;
+  await readProject(file);
+  await again();
   if (!options.json) console.log("watching; Ctrl+C ends it");
 }
 

@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { defaultViewports, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
@@ -7,7 +8,7 @@ import { sarif } from "../check/sarif.ts";
 import { checkProject } from "../check-project.ts";
 import { jsonOfFaults } from "../json.ts";
 import { version } from "../package.ts";
-import { count } from "../problem.ts";
+import { count, Problem } from "../problem.ts";
 import { requireProject } from "../project.ts";
 import { createFile, replaceFile } from "../write-file.ts";
 
@@ -38,6 +39,8 @@ async function judged(file: string, options: Options): Promise<void> {
   let { source } = project;
   if (options.fix) {
     const { changes, copies, text, ...left } = await mend(project, findings, viewports);
+    if (changes.length > 0 && (await readFile(file, "utf8")) !== project.text)
+      throw new Problem(`${file} was changed meanwhile; nothing was written: check it again`);
     for (const { path, bytes } of copies) await createFile(join(dirname(file), path), bytes);
     if (changes.length > 0) await replaceFile(file, text);
     const lines = [

@@ -1,5 +1,6 @@
 import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
+import { uprightPicture } from "../picture/read-picture.ts";
 import type { Asset } from "../project.ts";
 
 /** What is seen of a picture: a small copy, and whether it has no pixels of its own. */
@@ -12,7 +13,7 @@ const rasterSize = 384;
 export async function lookAt({ path, bytes }: Asset): Promise<Look | string> {
   try {
     const { format } = await sharp(bytes).metadata();
-    const { data, info } = await pixels(bytes)
+    const { data, info } = await (await pixels(bytes))
       .resize({
         width: rasterSize,
         height: rasterSize,
@@ -32,11 +33,11 @@ export async function lookAt({ path, bytes }: Asset): Promise<Look | string> {
   }
 }
 
-const pixels = (bytes: Uint8Array) => sharp(bytes).autoOrient().ensureAlpha().toColorspace("srgb");
+const pixels = async (bytes: Uint8Array) => (await uprightPicture(bytes)).ensureAlpha().toColorspace("srgb");
 
 /** The least size, as a share, from which a picture can be enlarged again and shows the same, but for grain. */
 export async function detailOf({ bytes }: Pick<Asset, "bytes">): Promise<number> {
-  const { data, info } = await pixels(bytes).raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await (await pixels(bytes)).raw().toBuffer({ resolveWithObject: true });
   const whole: Raw = { data, width: info.width, height: info.height };
   let detail = 1;
   for (const share of [0.5, 0.25]) {

@@ -1,8 +1,7 @@
-import { readFile } from "node:fs/promises";
 import { type Change, type Finding, independent, type PictureCopy } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { patchText, readPage, type Source } from "lumbit/document";
-import sharp from "sharp";
+import { uprightPicture } from "../picture/read-picture.ts";
 import { Problem } from "../problem.ts";
 import type { PictureAsset, Project } from "../project.ts";
 import { findingsOf } from "./findings.ts";
@@ -29,7 +28,7 @@ export async function mend(
   viewports: readonly Viewport[],
 ): Promise<Mend> {
   const { file } = project;
-  let text = await readFile(file, "utf8");
+  let { text } = project;
   let left = [...findings];
   let current = project;
   const changes: Change[] = [];
@@ -73,9 +72,8 @@ async function copyOf(
 ): Promise<PictureAsset> {
   const picture = pictures.find(({ path }) => path === from);
   if (!picture) throw new Problem(`there is no picture "${from}" to make a smaller one of`);
-  const bytes = await sharp(picture.bytes, { animated: true })
-    .autoOrient()
+  const bytes = await (await uprightPicture(picture.bytes, { animated: true }))
     .resize({ width, height, fit: "fill" })
     .toBuffer();
-  return { path: to, bytes, width, height };
+  return { path: to, bytes, width, height, extension: picture.extension };
 }

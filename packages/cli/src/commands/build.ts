@@ -1,4 +1,5 @@
 import { Command } from "commander";
+import { parseOutput } from "../output.ts";
 
 export const buildCommand = () =>
   new Command("build")
@@ -6,7 +7,7 @@ export const buildCommand = () =>
       "write the page as a site: HTML, CSS, pictures and fonts, and the script that browsers need which cannot move it by themselves",
     )
     .argument("<page>", "the page file")
-    .requiredOption("-o, --output <folder>", "the folder to write the site into")
+    .requiredOption("-o, --output <folder>", "the folder to write the site into", parseOutput)
     .option("--no-script", "leave out the script that moves the page where browsers cannot by themselves")
     .option("--fragment <scene>", "write one scene as HTML and CSS to paste into a foreign page")
     .option("--layer <scene/layer>", "write one layer with its motion as plain CSS that needs no Lumbit")

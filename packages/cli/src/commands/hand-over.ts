@@ -1,4 +1,5 @@
 import { Command } from "commander";
+import { parseOutput } from "../output.ts";
 import { collectViewports } from "../viewport.ts";
 
 export const handOverCommand = () =>
@@ -7,7 +8,11 @@ export const handOverCommand = () =>
       "write a sheet for developers: every layer with its place, depth and moments, in pixels and in CSS, beside its picture",
     )
     .argument("<page>", "the page file")
-    .requiredOption("-o, --output <file>", "the sheet: .html needs no browser, .pdf is made by one")
+    .requiredOption(
+      "-o, --output <file>",
+      "the sheet: .html needs no browser, .pdf is made by one",
+      parseOutput,
+    )
     .option("--scene <name>", "this scene alone")
     .option(
       "--viewport <size>",

@@ -1,4 +1,5 @@
 import { Command, InvalidArgumentError } from "commander";
+import { parseOutput } from "../output.ts";
 import { collectViewports } from "../viewport.ts";
 
 export const proofCommand = () =>
@@ -10,6 +11,7 @@ export const proofCommand = () =>
     .requiredOption(
       "-o, --output <file>",
       "the sheet: .html needs no browser, .png and .pdf are made by one; a film: .webp, made by one",
+      parseOutput,
     )
     .option("--scene <name>", "the moments of this scene instead of the whole page")
     .option("--viewport <size>", "a viewport to show, in px; give it again for more", collectViewports)

@@ -1,5 +1,6 @@
 import { cp, readdir, readFile, rename, rm, stat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
+import { withAside } from "../aside.ts";
 import { Problem } from "../problem.ts";
 import { createFile } from "../write-file.ts";
 import { appFolder } from "./app.ts";
@@ -50,14 +51,11 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
 /** Copies the demo into a folder of its own; nobody meets half of it. */
 async function copyDemo(folder: string): Promise<string> {
   const target = join(folder, await freeIn(folder, "tidehouse", ""));
-  const staging = join(folder, `.${basename(target)}.lumbit-new`);
-  try {
+  await withAside(target, async (staging) => {
     await cp(join(appFolder, "demo"), staging, { recursive: true });
     await rm(join(staging, "files.json"), { force: true });
     await rename(staging, target);
-  } finally {
-    await rm(staging, { recursive: true, force: true });
-  }
+  });
   return join(target, "page.json");
 }
 

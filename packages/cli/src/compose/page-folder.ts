@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
-import { noPicture, pictureSize } from "../picture-size.ts";
+import { readPicture } from "../picture/read-picture.ts";
 import { Problem } from "../problem.ts";
 import { readInside } from "../read-inside.ts";
 import { createFile, replaceFile } from "../write-file.ts";
@@ -95,10 +95,12 @@ export class PageFolder {
         const bytes = await readInside(path, folder);
         if (typeof bytes === "string") return void missing.push(bytes);
         const url = urlIn(address, path);
-        const size = isFont(path) ? undefined : await pictureSize(bytes);
         if (isFont(path)) assets.fonts[path] = url;
-        else if (size) assets.pictures[path] = { url, width: size.width, height: size.height };
-        else return void missing.push(noPicture(path));
+        else {
+          const picture = await readPicture(path, bytes);
+          if (typeof picture === "string") return void missing.push(picture);
+          assets.pictures[path] = { url, width: picture.width, height: picture.height };
+        }
         // Files that were added stay, though the page may not name them just now: undone is not gone.
         this.#assets.set(path, bytes);
       }),
@@ -136,9 +138,10 @@ export class PageFolder {
    * @throws Problem when it is neither, or cannot be written
    */
   async add(name: string, bytes: Buffer, address: string): Promise<AddedFile> {
-    const picture = await pictureSize(bytes);
+    const read = await readPicture(name, bytes);
+    const picture = typeof read === "string" ? undefined : read;
     if (!picture && !(isFont(name) && (await (await import("../font.ts")).Font.open(bytes))))
-      throw new Problem(`"${name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file`);
+      throw new Problem(String(read));
     const ending = picture?.extension ?? extname(name).slice(1).toLowerCase();
     const stem = basename(name, extname(name))
       .normalize("NFC")

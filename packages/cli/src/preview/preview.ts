@@ -1,6 +1,6 @@
 import { createServer, type ServerResponse } from "node:http";
-import chokidar from "chokidar";
 import type { Fault } from "lumbit/document";
+import { followFiles } from "../follow-files.ts";
 import { isLoopback, listen } from "../listen.ts";
 import { Problem } from "../problem.ts";
 import { readProject } from "../project.ts";
@@ -38,15 +38,15 @@ export async function startPreview(file: string, port: number, events: PreviewEv
   let site: Site = new Map([["index.html", emptyPage]]);
   let state: State = { faults: [], version: 0, message: "" };
   const listeners = new Set<ServerResponse>();
-  const watcher = chokidar.watch([], {
-    ignoreInitial: true,
-    awaitWriteFinish: { stabilityThreshold: 80, pollInterval: 20 },
+  let pending = Promise.resolve();
+  const followed = followFiles(() => {
+    pending = pending.then(update);
   });
 
   const update = async () => {
     try {
       const { project, faults, files } = await readProject(file);
-      watcher.add(files);
+      followed.follow(files);
       if (project) {
         site = await makeSite(project);
         state = { faults: [], version: state.version + 1, message: "" };
@@ -64,6 +64,8 @@ export async function startPreview(file: string, port: number, events: PreviewEv
 
   const server = createServer((request, response) => {
     if (!isLoopback(request.headers.host)) return void response.writeHead(403).end("403");
+    if (request.method !== "GET" && request.method !== "HEAD")
+      return void response.writeHead(405, { ...headers, allow: "GET, HEAD" }).end("405");
     const path = pathOf(request.url) ?? "";
     if (path === "lumbit-preview/events") {
       response.writeHead(200, { ...headers, "content-type": "text/event-stream" });
@@ -86,21 +88,17 @@ export async function startPreview(file: string, port: number, events: PreviewEv
       .end(name === "index.html" ? withClient(String(content), state.version) : content);
   });
 
-  let pending = Promise.resolve();
-  watcher.on("all", () => {
-    pending = pending.then(update);
-  });
   await readProject(file);
   await update();
   const listening = await listen(server, port).catch(async (error) => {
-    await watcher.close();
+    await followed.close();
     throw error;
   });
   return {
     url: listening.url,
     watched: new Set((await readProject(file)).files).size,
     async close() {
-      await watcher.close();
+      await followed.close();
       await listening.close();
     },
   };

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import sharp from "sharp";
+import { uprightPicture } from "../picture/read-picture.ts";
 import type { Project } from "../project.ts";
 import { TextSizer } from "../text-size.ts";
 import type { Materials } from "./cell.ts";
@@ -17,8 +17,7 @@ export async function proofMaterials(
   const names = new Map(project.pictures.map(({ path, bytes }) => [path, nameOf(bytes)]));
   const properties = await Promise.all(
     project.pictures.map(async ({ path, bytes }) => {
-      const small = await sharp(bytes)
-        .autoOrient()
+      const small = await (await uprightPicture(bytes))
         .resize({ width: longest, height: longest, fit: "inside", withoutEnlargement: true })
         .webp({ quality: 72 })
         .toBuffer();
