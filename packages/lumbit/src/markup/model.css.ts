@@ -8,6 +8,7 @@ import {
 } from "../core/index.ts";
 import { css, print } from "./arithmetic.ts";
 import { columnCss } from "./column.ts";
+import { paperCss } from "./paper.ts";
 import { passage, scene } from "./passage.css.ts";
 
 /**
@@ -136,4 +137,4 @@ picture:has(> [data-lumbit-is~=layer]) { display: contents; }
 [data-lumbit-is~=backdrop] { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
 main:has(> [data-lumbit-is~=backdrop]) { position: relative; isolation: isolate; }
-`;
+${paperCss}`;

@@ -24,6 +24,7 @@ import type { LayerContext } from "./context.ts";
 import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
+import { paperRules } from "./paper.ts";
 import { variable } from "./properties.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
@@ -185,6 +186,7 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
     ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
     // Where a reel is swiped nothing has to hold for it.
     ...(hasReel(scene) ? [{ selector, media: swipeMedia, declarations: { "--lumbit-l": "0px" } }] : []),
+    ...paperRules(scene, selector),
     ...(scene.content ?? []).flatMap((block, index) => {
       const own = `${selector} [data-lumbit-block="${index}"]`;
       return [
