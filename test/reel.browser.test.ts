@@ -140,6 +140,24 @@ test("axe finds nothing", async () => {
   expect(await accessibilityFaults(page)).toEqual([]);
 });
 
+test("a reel has a name, and is a stop of the tab key where it is swiped and nowhere else", async () => {
+  const wide = await open();
+  await wide.goto(`${origin}/#five`);
+  const reel = (page: Page) => page.getByRole("group", { name: "reel" });
+  await reel(wide).waitFor();
+  await wide.waitForTimeout(300);
+  expect(await reel(wide).getAttribute("tabindex")).toBeNull();
+  await wide.setViewportSize({ width: 390, height: 844 });
+  await expect.poll(() => reel(wide).getAttribute("tabindex")).toBe("0");
+  await reel(wide).focus();
+  await wide.keyboard.press("ArrowRight");
+  await expect.poll(() => reel(wide).evaluate(({ scrollLeft }) => scrollLeft)).toBeGreaterThan(20);
+  await wide.close();
+  const still = await open({ reducedMotion: "reduce" });
+  await expect.poll(() => reel(still).getAttribute("tabindex")).toBe("0");
+  await still.close();
+});
+
 test("what is focused in a slide brings the slide into view", async () => {
   const page = await open();
   await page.evaluate(() => {

@@ -21,5 +21,6 @@ export const averageAdvance = 0.5;
 /** More than the largest optical size of any font, which is then taken: that of fitted texts. */
 export const largestOpticalSize = 1000;
 
-/** The element of a text layer. */
-export const elementOf = (layer: TextLayer) => layer.as ?? textDefaults.as;
+/** The element of a text: whatever an object says, it is one for words. */
+export const elementOf = ({ as = textDefaults.as }: Pick<TextLayer, "as">) =>
+  /^(h[1-6]|p)$/.test(as) ? as : textDefaults.as;

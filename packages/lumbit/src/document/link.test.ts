@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
+import { isSafeLink } from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
-import { isSafeLink } from "./link.ts";
 
 test("links lead somewhere and run nothing", () => {
   for (const href of [

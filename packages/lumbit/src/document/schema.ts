@@ -1,8 +1,14 @@
 import { z } from "zod";
 import { matchesMedia } from "../core/index.ts";
-import { type Grammar, lengthPattern, longest, pageGrammar, type Setting } from "../settings/index.ts";
+import {
+  type Grammar,
+  isSafeLink,
+  lengthPattern,
+  longest,
+  pageGrammar,
+  type Setting,
+} from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
-import { isSafeLink } from "./link.ts";
 
 /** A grammar as a schema that reads JSON. */
 function schemaOf(grammar: Grammar, key?: string): z.ZodType {

@@ -26,3 +26,7 @@ export interface Assets {
    */
   ems?: (text: TextLayer) => number;
 }
+
+/** What is known of a file by its path, which may be any word. */
+export const fileAt = <File>(files: Readonly<Record<string, File>>, path: string): File | undefined =>
+  Object.hasOwn(files, path) ? files[path] : undefined;

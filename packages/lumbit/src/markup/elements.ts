@@ -17,7 +17,8 @@ import {
   type TextPart,
   textParts,
 } from "../core/index.ts";
-import type { Assets } from "./assets.ts";
+import { isSafeLink } from "../settings/index.ts";
+import { type Assets, fileAt } from "./assets.ts";
 import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
 import { isBoxed } from "./pane.ts";
@@ -41,7 +42,7 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
           element(
             "div",
             { "data-lumbit-is": still ? "fixed" : "stage" },
-            layers.map((layer) => layerElement(layer, still, late, assets)),
+            layers.map((layer) => layerElement(layer, still, late, assets, headingOf(scene))),
           ),
         ]
       : [];
@@ -65,8 +66,18 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
 }
 
 /** The element of a layer in a scene, its pane around it where it has one; `still` where plain CSS fixes it. */
-export const layerElement = (layer: AnyLayer, still: boolean, late: boolean, assets: Assets): Element =>
-  panedElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets });
+export const layerElement = (
+  layer: AnyLayer,
+  still: boolean,
+  late: boolean,
+  assets: Assets,
+  heading?: string,
+): Element =>
+  panedElement(layer, { still, loading: late ? (still ? "soon" : "late") : "now", assets, heading });
+
+/** What a scene is about, for those who listen. */
+const headingOf = ({ layers, content = [] }: Scene): string | undefined =>
+  [...layers.filter(isText), ...content].find(({ as = "" }) => /^h\d$/.test(as))?.text;
 
 /** The picture behind all scenes. */
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
@@ -97,8 +108,10 @@ function blockElement(block: Block, index: number): Element {
       block.list.map((text) => element("li", {}, [text])),
     );
   if (block.href !== undefined)
-    return element("p", attributes, [element("a", { href: block.href }, [block.text])]);
-  return element(block.as ?? "p", attributes, [block.text ?? ""]);
+    return element("p", attributes, [
+      element("a", { href: isSafeLink(block.href) ? block.href : undefined }, [block.text]),
+    ]);
+  return element(elementOf(block), attributes, [block.text ?? ""]);
 }
 
 /** Pieces are plain inline boxes, so that the text stays one to those who listen, search, copy and translate. */
@@ -123,6 +136,8 @@ interface Drawing {
   still: boolean;
   loading: Loading;
   assets: Assets;
+  /** What its scene is about. */
+  heading?: string | undefined;
   /** Whether it is a slide of a reel, or inside one. */
   slide?: "slide" | "inside";
 }
@@ -167,10 +182,14 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   }
   if (isShape(layer)) return element("div", attributes);
   if (isReel(layer))
-    // Where it is swiped it can be scrolled by the keyboard.
     return element(
       "div",
-      { ...attributes, tabindex: 0, role: "group", "data-lumbit-share": layer.reel?.share },
+      {
+        ...attributes,
+        role: "group",
+        "aria-label": drawing.heading ?? layer.name.replaceAll(/[-_]+/g, " "),
+        "data-lumbit-share": layer.reel?.share,
+      },
       [
         element(
           "div",
@@ -206,20 +225,20 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   // The first source whose media query holds is shown; of rules it is the last.
   const sources = (layer.rules ?? []).toReversed().flatMap(({ media, image, variants = {} }) => {
     if (image === undefined) return [];
-    const { width, height } = assets.pictures[image] ?? {};
+    const { width, height } = fileAt(assets.pictures, image) ?? {};
     return [element("source", { media, srcset: sourceSet(image, variants, assets), width, height })];
   });
   return sources.length > 0 ? element("picture", {}, [...sources, image]) : image;
 }
 
 function sourceSet(image: string, variants: Readonly<Record<string, string>>, assets: Assets): string {
-  const url = (path: string) => (assets.pictures[path]?.url ?? path).replaceAll(" ", "%20");
+  const url = (path: string) => (fileAt(assets.pictures, path)?.url ?? path).replaceAll(" ", "%20");
   const sources = Object.entries(variants).map(([density, path]) => `${url(path)} ${density}x`);
   return [`${url(image)} 1x`, ...sources].join(", ");
 }
 
 function pictureAttributes(path: string, assets: Assets) {
-  const picture = assets.pictures[path];
+  const picture = fileAt(assets.pictures, path);
   return { src: picture?.url ?? path, width: picture?.width, height: picture?.height };
 }
 

@@ -1,6 +1,6 @@
 export { adoptCss, cropWay } from "./adopt.css.ts";
 export { css, type Expression, print, value } from "./arithmetic.ts";
-export type { Assets, FontStack, Picture } from "./assets.ts";
+export { type Assets, type FontStack, fileAt, type Picture } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement } from "./elements.ts";
 export { layerRules } from "./layer.ts";
@@ -24,6 +24,7 @@ export { fixedCss, reachCss } from "./reach.css.ts";
 export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
 export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
+export { isContained, quoted } from "./safe.ts";
 export {
   layerContext,
   neighboursOf,

@@ -22,12 +22,13 @@ import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
 import { boxPlace, changedPlace, groupSize, naturalCss, textPlace } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
+import { quoted } from "./safe.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** The style of a layer, of its pane and of the layers inside it. */
 export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] {
-  const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}="${layer.name}"]`;
+  const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}=${quoted(layer.name)}]`;
   const style = (changed: AnyLayer, given: Given, media?: string): StyleRule[] => {
     const { layer: own, pane } = styleOf(changed, given, layer, context);
     return [

@@ -18,6 +18,7 @@ import {
 import { css, type Expression, print } from "./arithmetic.ts";
 import { along, factor } from "./drift.ts";
 import { variable } from "./properties.ts";
+import { isContained } from "./safe.ts";
 import { type Declarations, round } from "./tree.ts";
 
 /** One way of a ramp, from a stop to the next: an animation that the scroll position plays. */
@@ -107,6 +108,7 @@ type WrittenRamp = Pick<Ramp, "property" | "of" | "axis"> & { stops: readonly St
 
 function rampWays(ramp: WrittenRamp, shown: Shown): Way[] {
   const { property, stops, of = "scene" } = ramp;
+  if (!stops.every(({ value }) => typeof value === "number" || isContained(String(value)))) return [];
   return stops.slice(1).map((to, index): Way => {
     const from = stops[index] as (typeof stops)[number];
     const offset = property === "x" || property === "y";

@@ -17,7 +17,7 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import { css, print } from "./arithmetic.ts";
-import type { Assets } from "./assets.ts";
+import { type Assets, fileAt } from "./assets.ts";
 import { columnCss } from "./column.ts";
 import { swipeMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
@@ -26,12 +26,13 @@ import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
 import { paperRules } from "./paper.ts";
 import { variable } from "./properties.ts";
+import { quoted } from "./safe.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** How a scene's style finds it. */
-export const sceneSelector = (scene: Scene) => `[data-lumbit-scene="${scene.name}"]`;
+export const sceneSelector = (scene: Scene) => `[data-lumbit-scene=${quoted(scene.name)}]`;
 
 /** The style of a page without its scenes, on the element that holds them. */
 export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
@@ -124,7 +125,7 @@ export function sceneRules(
 export const layerContext = (scene: Scene, look: PageLook, assets: Assets): LayerContext => ({
   scene: sceneSelector(scene),
   look,
-  sizeOf: (image) => assets.pictures[image],
+  sizeOf: (image) => fileAt(assets.pictures, image),
   ems: assets.ems ?? estimatedEms,
   pushed: [scene, look, ...(scene.rules ?? []), ...(look.rules ?? [])].some(({ camera }) => camera?.push),
   fixed: stageLayers(scene, look).fixed,

@@ -6,7 +6,7 @@ import {
   type Scene,
   type TextLayer,
 } from "../core/index.ts";
-import { type Assets, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
+import { type Assets, fileAt, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { emsOf } from "./ems.ts";
 import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
@@ -167,7 +167,7 @@ export class BuiltScene {
       .find(({ name }) => name === picture.dataset.lumbitLayer);
     if (!layer) return;
     const { image } = shownPicture(layer);
-    const known = this.#assets.pictures[image];
+    const known = fileAt(this.#assets.pictures, image);
     if (width > 0 && !known?.width && isFileOf(shownPicture(layer), picture.currentSrc, picture.baseURI)) {
       const sized = { url: known?.url ?? image, width, height };
       this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, [image]: sized } };

@@ -162,19 +162,20 @@ function animate(element: HTMLElement, cue: Cue, wait: number): Animation[] {
     ...(blur !== undefined && { filter: `blur(${blur})` }),
   };
   const moved = ["x", "y", "rotate", "scale"].some((key) => key in from);
+  const played = (keyframes: Keyframe[], more: KeyframeAnimationOptions = {}): Animation[] => {
+    try {
+      return [element.animate(keyframes, { ...timing, ...more })];
+    } catch {
+      // What no browser can play is not played: an easing that is none, a duration that is no number.
+      return [];
+    }
+  };
   return [
     ...(moved
-      ? [
-          element.animate([{ transform: transformOf(from) }, { transform: transformOf({}) }], {
-            ...timing,
-            composite: "add",
-          }),
-        ]
+      ? played([{ transform: transformOf(from) }, { transform: transformOf({}) }], { composite: "add" })
       : []),
-    ...(Object.keys(shown).length > 0 ? [element.animate([shown, {}], timing)] : []),
-    ...(clip !== undefined
-      ? [element.animate([{ clipPath: `inset(${clip})` }, { clipPath: "inset(0)" }], timing)]
-      : []),
+    ...(Object.keys(shown).length > 0 ? played([shown, {}]) : []),
+    ...(clip !== undefined ? played([{ clipPath: `inset(${clip})` }, { clipPath: "inset(0)" }]) : []),
   ];
 }
 
@@ -183,7 +184,16 @@ const transformOf = ({ x = 0, y = 0, rotate = 0, scale = 1 }: Cue["from"]) =>
 
 /** The cue of an element that its page's rules leave it; nothing where there is none. */
 export function readCue(element: HTMLElement): Cue | undefined {
-  const cues: (Cue & { media?: string })[] = [JSON.parse(element.dataset.lumbitCue ?? "[]")].flat();
+  const cues: Partial<Cue & { media: string }>[] = [parsed(element.dataset.lumbitCue)].flat().map(Object);
   const cue = cues.findLast(({ media }) => !media || matchMedia(media).matches);
-  return cue && Object.keys(cue.from).length > 0 ? cue : undefined;
+  return Object.keys(Object(cue?.from)).length > 0 ? (cue as Cue) : undefined;
+}
+
+/** What an attribute says; who adopts markup tells what is wrong with it. */
+function parsed(text = "[]"): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return [];
+  }
 }

@@ -43,12 +43,14 @@ export function watchLayout(scenes: readonly Element[], { box }: Scroller, chang
   const content = new MutationObserver(watch);
   if (box) content.observe(box, { childList: true });
   watch();
+  const { fonts, defaultView } = scenes[0]?.ownerDocument ?? document;
+  const view = defaultView ?? window;
   const sources: [EventTarget, string][] = [
-    [window, "resize"],
-    [window, "pageshow"],
-    [window, "load"],
-    [document.fonts, "loadingdone"],
-    ...askedFor.map((media): [EventTarget, string] => [matchMedia(media), "change"]),
+    [view, "resize"],
+    [view, "pageshow"],
+    [view, "load"],
+    [fonts, "loadingdone"],
+    ...askedFor.map((media): [EventTarget, string] => [view.matchMedia(media), "change"]),
   ];
   for (const [target, type] of sources) target.addEventListener(type, later);
   return () => {

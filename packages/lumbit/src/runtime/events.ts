@@ -33,7 +33,13 @@ export function announcer(scenes: readonly HTMLElement[], scroller: Scroller | u
     slide: new Set(),
   };
   const tell: Announcer["tell"] = (type, event) => {
-    for (const listener of listeners[type]) (listener as Listener<typeof type>)(event);
+    for (const listener of listeners[type])
+      try {
+        (listener as Listener<typeof type>)(event);
+      } catch (error) {
+        // Others listen too.
+        reportError(error);
+      }
   };
   const inView = new Set<Element>();
   let views: IntersectionObserver | undefined;

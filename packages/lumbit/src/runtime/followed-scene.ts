@@ -56,7 +56,7 @@ function elementOf(scene: Element, { name }: AnyLayer): Element | null {
   const [own] = ["pane", "layer"].flatMap((part) => [
     ...scene.querySelectorAll(`[data-lumbit-${part}="${CSS.escape(name)}"]`),
   ]);
-  return own?.parentElement instanceof HTMLPictureElement ? own.parentElement : (own ?? null);
+  return own?.parentElement?.localName === "picture" ? own.parentElement : (own ?? null);
 }
 
 /** Whether two states of a scene have their layers in the same places of the same elements. */

@@ -1,4 +1,5 @@
 import { motionConditions, ruleCss, type StyleRule } from "../markup/index.ts";
+import { sheetFor } from "./sheet.ts";
 
 /** A part of a style: what it is of, what it comes from, and its rules. */
 export interface KeptStyle {
@@ -71,7 +72,7 @@ export class KeptSheets {
       });
       if (inline.length === values.length) return { ...known, ...next, inline: [...known.inline, ...inline] };
     }
-    const part = { ...next, sheet: known?.sheet ?? new CSSStyleSheet(), inline: known?.inline ?? [] };
+    const part = { ...next, sheet: known?.sheet ?? sheetFor(this.#home), inline: known?.inline ?? [] };
     write(part);
     return part;
   }

@@ -13,6 +13,6 @@ export function liveElement({ tag, attributes, children }: Plain, document: Docu
 
 /** The elements in an element; of a picture with several sources the one that is shown. */
 export const childrenOf = (element: Element): HTMLElement[] =>
-  [...element.children].map((child) =>
-    child instanceof HTMLPictureElement ? (child.querySelector("img") ?? child) : (child as HTMLElement),
+  [...element.children].map(
+    (child) => (child.localName === "picture" ? child.querySelector("img") : null) ?? (child as HTMLElement),
   );

@@ -1,5 +1,5 @@
 import { isImage, type Natural, type Size } from "../core/index.ts";
-import type { Assets } from "../markup/index.ts";
+import { type Assets, fileAt } from "../markup/index.ts";
 
 /** The element of a layer of a scene. */
 export const layerIn = (page: Element, scene: string, layer: string): HTMLElement | null =>
@@ -8,7 +8,7 @@ export const layerIn = (page: Element, scene: string, layer: string): HTMLElemen
 /** The natural sizes of a page that stands in a document: of its texts and contents what they came to. */
 export const measuredIn = (page: Element, { pictures }: Assets): Natural => ({
   layer(layer, _width, _viewport, scene) {
-    if (isImage(layer)) return pictures[layer.image] ?? none;
+    if (isImage(layer)) return fileAt(pictures, layer.image) ?? none;
     const text = layerIn(page, scene, layer.name);
     return text ? usedSize(text) : none;
   },

@@ -7,7 +7,7 @@ import {
   type Scene,
   type TextLayer,
 } from "../core/index.ts";
-import { type Assets, backdropElement, resetCss, sceneElement } from "../markup/index.ts";
+import { type Assets, backdropElement, fileAt, resetCss, sceneElement } from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
@@ -196,7 +196,7 @@ function showFonts(
   for (const face of faces) {
     if (shown.has(face)) continue;
     const { family, src, weight, style } = face;
-    const font = new FontFace(family, `url("${encodeURI(assets.fonts[src] ?? src)}")`, {
+    const font = new FontFace(family, `url("${encodeURI(fileAt(assets.fonts, src) ?? src)}")`, {
       ...(weight !== undefined && { weight: String(weight) }),
       ...(style !== undefined && { style }),
     });

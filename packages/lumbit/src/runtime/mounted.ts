@@ -19,18 +19,34 @@ export const mountedIn = (element: Element): Mounted | undefined => mounted.get(
  * @throws TypeError when it is none
  */
 export function requireElement(element: unknown): asserts element is HTMLElement {
-  if (!(element instanceof Element))
+  // An element of another document, such as a frame's, is none of this window's classes.
+  if ((element as Node | null | undefined)?.nodeType !== 1)
     throw new TypeError(
       `mount was given ${element === null ? "null" : typeof element} instead of an element; is the selector right, and is the element there by then?`,
     );
 }
 
 /** A handle that stands for its element until it is disposed of. */
-export function kept<More>(element: Element, live: Mounted, release: () => void, more: More): Mounted & More {
+export function kept<More extends object>(
+  element: Element,
+  live: Mounted,
+  release: () => void,
+  more: More,
+): Mounted & More {
   let disposed = false;
+  /** What is done with a handle that is disposed of does nothing. */
+  const alive = <Part extends object>(part: Part): Part =>
+    Object.fromEntries(
+      Object.entries(part).map(([name, value]) => [
+        name,
+        typeof value === "function"
+          ? (...given: unknown[]) => (disposed ? () => {} : value(...given))
+          : value,
+      ]),
+    ) as Part;
   const handle = {
-    ...live,
-    ...more,
+    ...alive(live),
+    ...alive(more),
     dispose() {
       if (disposed) return;
       disposed = true;
@@ -40,5 +56,5 @@ export function kept<More>(element: Element, live: Mounted, release: () => void,
     },
   };
   mounted.set(element, handle);
-  return handle;
+  return handle as Mounted & More;
 }

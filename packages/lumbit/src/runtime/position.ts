@@ -44,14 +44,15 @@ const boxIn = (scene: HTMLElement, element: HTMLElement) => ({
 /** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
 export function layoutTop(element: HTMLElement): number {
   let top = 0;
-  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent) top += at.offsetTop;
+  for (let at: Element | null = element; at && "offsetTop" in at; at = (at as HTMLElement).offsetParent)
+    top += (at as HTMLElement).offsetTop;
   return top;
 }
 
 /** The distance of an element's left side from that of the page's, whatever moves, scales or turns it. */
 export function layoutLeft(element: HTMLElement): number {
   let left = 0;
-  for (let at: Element | null = element; at instanceof HTMLElement; at = at.offsetParent)
-    left += at.offsetLeft;
+  for (let at: Element | null = element; at && "offsetLeft" in at; at = (at as HTMLElement).offsetParent)
+    left += (at as HTMLElement).offsetLeft;
   return left;
 }

@@ -42,12 +42,18 @@ function followReel(
   // Boxes are read when the layout changes and come with what is observed: reading them while slides come and go
   // would have the page laid out in between.
   let [width, travel, moved] = [0, 0, 0];
+  const ownTab = reel.hasAttribute("tabindex");
   const places = new Map<Element, { middle: number; width: number }>();
   const sized = new ResizeObserver(() => {
     const row = reel.firstElementChild as HTMLElement | null;
     width = reel.clientWidth;
     travel = (row?.offsetWidth ?? 0) - width;
     moved = reel.getBoundingClientRect().left - (row?.getBoundingClientRect().left ?? 0);
+    // A stop of the tab key is for keys that do something: where it is swiped they scroll it.
+    const swiped = travel > 1 && getComputedStyle(reel).overflowX !== "clip";
+    if (!ownTab && swiped !== reel.hasAttribute("tabindex"))
+      if (swiped) reel.tabIndex = 0;
+      else reel.removeAttribute("tabindex");
     const start = slides[0]?.offsetLeft ?? 0;
     for (const slide of slides)
       places.set(slide, {
@@ -92,6 +98,7 @@ function followReel(
   }
   const focused = ({ target }: Event) => {
     const index = slides.findIndex((slide) => slide.contains(target as Node));
+    const { innerWidth = 0 } = reel.ownerDocument.defaultView ?? {};
     if (index >= 0 && innerWidth >= swipeWidth && !prefersStillness())
       bringIntoView(scene, reel, slides, index);
   };
@@ -102,6 +109,7 @@ function followReel(
     seen.disconnect();
     near.disconnect();
     reel.removeEventListener("focusin", focused);
+    if (!ownTab) reel.removeAttribute("tabindex");
     unmark();
     for (const slide of slides)
       for (const name of ["shown", "near"]) slide.removeAttribute(`data-lumbit-${name}`);

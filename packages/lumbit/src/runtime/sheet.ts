@@ -8,7 +8,7 @@ export function adoptSheet(element: Element, text: string): () => void {
   adopted.set(home, sheets);
   let entry = sheets.get(text);
   if (!entry) {
-    const sheet = new CSSStyleSheet();
+    const sheet = sheetFor(home);
     sheet.replaceSync(text);
     entry = { sheet, users: 0 };
     sheets.set(text, entry);
@@ -24,6 +24,12 @@ export function adoptSheet(element: Element, text: string): () => void {
     sheets.delete(text);
     home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== used.sheet);
   };
+}
+
+/** A new sheet for a document or shadow root: one of another window is not adopted. */
+export function sheetFor(home: Document | ShadowRoot): CSSStyleSheet {
+  const view = (home.ownerDocument ?? (home as Document)).defaultView ?? window;
+  return new (view as unknown as typeof globalThis).CSSStyleSheet();
 }
 
 /** Where the style sheets of an element live: its document, or the shadow root that it is in. */

@@ -32,7 +32,7 @@ export interface Sway {
  * device, which is asked for at a tap where the platform wants that. Nothing for readers who ask for less motion.
  */
 export function swayScenes(scenes: readonly HTMLElement[]): Sway {
-  const page = document.documentElement;
+  const page = (scenes[0]?.ownerDocument ?? document).documentElement;
   let followers: Follower[] = [];
   const inView = new Set<Element>();
   let pointer: { x: number; y: number } | undefined;
@@ -150,7 +150,10 @@ function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
     return animation;
   });
   return {
-    aimAt: ({ x, y }) => ({ x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) }),
+    aimAt: ({ x, y }) => {
+      const { innerWidth, innerHeight } = layer.ownerDocument.defaultView ?? window;
+      return { x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) };
+    },
     show(aim) {
       for (const [index, animation] of axes.entries()) animation.currentTime = 1 + (index ? aim.y : aim.x);
     },

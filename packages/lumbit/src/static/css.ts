@@ -2,6 +2,7 @@ import type { FontFace, Page } from "../core/index.ts";
 import {
   type Assets,
   declare,
+  fileAt,
   fixedCss,
   modelCss,
   motionConditions,
@@ -9,6 +10,7 @@ import {
   neighboursOf,
   pageRules,
   propertyCss,
+  quoted,
   reachCss,
   resetCss,
   ruleCss,
@@ -79,11 +81,13 @@ export const fontsCss = ({ fonts = [] }: Page, assets: Assets): string =>
     ...Object.values(assets.fontStacks ?? {}).map(({ fontFaces }) => fontFaces),
   ].join("\n");
 
-const fontFaceCss = ({ family, src, weight, style }: FontFace, assets: Assets) =>
-  declare("@font-face", {
-    "font-family": `"${family}"`,
-    src: `url("${encodeURI(assets.fonts[src] ?? src)}")`,
+function fontFaceCss({ family, src, weight, style }: FontFace, assets: Assets): string {
+  const declared = declare("@font-face", {
+    "font-family": quoted(family),
     "font-weight": weight,
     "font-style": style,
     "font-display": "swap",
   });
+  // Nothing else that is declared may load anything.
+  return declared.replace(/}$/, `src: url("${encodeURI(fileAt(assets.fonts, src) ?? src)}"); }`);
+}

@@ -2,7 +2,14 @@ import type { ElementContent, Root } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { h } from "hastscript";
 import { directionalityOf, type Page } from "../core/index.ts";
-import { type Assets, backdropElement, type Element, element, sceneElement } from "../markup/index.ts";
+import {
+  type Assets,
+  backdropElement,
+  type Element,
+  element,
+  fileAt,
+  sceneElement,
+} from "../markup/index.ts";
 
 /** Where the page finds its style sheet, and the pictures and fonts it names. */
 export interface HtmlOptions {
@@ -41,7 +48,7 @@ export const htmlOf = (tree: Element): string => `${toHtml(hast(tree))}\n`;
 /** What a page says of itself. */
 function headElements({ title, head = {} }: Page, { pictures }: Assets): Element[] {
   const { description, icon, image, address, themeColor, meta = {} } = head;
-  const urlOf = (path: string) => pictures[path]?.url ?? path;
+  const urlOf = (path: string) => fileAt(pictures, path)?.url ?? path;
   const shared = (path: string) => (address ? new URL(urlOf(path), address).href : urlOf(path));
   const said = (property: string, content: string | undefined) =>
     content === undefined ? [] : [element("meta", { property, content })];

@@ -88,7 +88,7 @@ export class Adoption {
   /** Brings the style of all elements up to date: other rules may hold than before. */
   restyle(): void {
     for (const { element, read, rules } of this.#styled) {
-      const style = read(holding(rules));
+      const style = read(holding(rules, element.ownerDocument.defaultView ?? window));
       const pane = this.#panes.get(element);
       if (pane && style.paned) mark(element, "paned");
       else if (pane) unmark(element, "paned");

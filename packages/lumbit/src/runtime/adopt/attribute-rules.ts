@@ -61,9 +61,9 @@ export function rulesOf(element: HTMLElement, complain: Complain): AttributeRule
   });
 }
 
-/** Those rules whose media queries hold. */
-export const holding = (rules: readonly AttributeRule[]): AttributeRule[] =>
-  rules.filter(({ media }) => matchMedia(media).matches);
+/** Those rules whose media queries hold in a window. */
+export const holding = (rules: readonly AttributeRule[], view: Window): AttributeRule[] =>
+  rules.filter(({ media }) => view.matchMedia(media).matches);
 
 /** The settings of an element where some of its rules hold. */
 export function attributesOf(

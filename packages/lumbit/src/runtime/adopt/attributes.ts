@@ -68,7 +68,7 @@ export interface LayerSurroundings {
 export function layerStyle(attributes: Attributes, { native, cropped, look }: LayerSurroundings): LayerStyle {
   const { element } = attributes;
   const own = layerSettings(attributes);
-  const shown = element instanceof HTMLImageElement ? "picture" : "letters";
+  const shown = element.localName === "img" ? "picture" : "letters";
   const inSlide = element.parentElement?.closest("[data-lumbit-reel]");
   const slides = inSlide && speedOf(own) !== 1;
   const ways = [...(slides ? [slideWay, ...(cropped ? [cropWay] : [])] : []), ...waysOf(own, shown)];

@@ -1,11 +1,12 @@
 import { settingAttributes } from "./adopt.ts";
 
+const isElement = (node: Node): node is Element => node.nodeType === 1;
 const settings = settingAttributes.map((name) => `[${name}]`).join();
 
 /** Calls back when attributes in an element change that say something, or elements with such come or go. */
 export function followMarkup(element: HTMLElement, changed: () => void): () => void {
   const says = (node: Node) =>
-    node instanceof Element && (node.matches(settings) || node.querySelector(settings) !== null);
+    isElement(node) && (node.matches(settings) || node.querySelector(settings) !== null);
   const observer = new MutationObserver((records) => {
     const isOurs = records.every(
       ({ type, addedNodes, removedNodes }) =>

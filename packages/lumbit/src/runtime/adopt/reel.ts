@@ -59,9 +59,11 @@ export function adoptReel(
     ),
     ...Object.entries({
       "data-lumbit-share": settings.share,
-      // Where it is swiped it can be scrolled by the keyboard.
-      tabindex: 0,
       role: "group",
+      "aria-label": element
+        .closest("[data-lumbit-scene]")
+        ?.querySelector("h1, h2, h3, h4, h5, h6")
+        ?.textContent?.trim(),
     }).map(([name, value]) => addAttribute(element, name, value)),
   ];
   // A reel is as high as the page made it, or else as what is in it.
