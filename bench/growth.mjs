@@ -68,7 +68,14 @@ const rows = [
   ],
 ];
 for (const side of [2500, 5000, 10_000]) {
-  const picture = sharp({ create: { width: side, height: side, channels: 3, background: { r: Math.floor(Math.random() * 255), g: 90, b: 60 } } });
+  const picture = sharp({
+    create: {
+      width: side,
+      height: side,
+      channels: 3,
+      background: { r: Math.floor(Math.random() * 255), g: 90, b: 60 },
+    },
+  });
   await picture.jpeg().toFile(join(folder, `${side}.jpg`));
 }
 rows.push([
@@ -81,7 +88,9 @@ rows.push([
 const start = { build: timeOf("build", scene({})), check: timeOf("check", scene({})) };
 console.log(`an empty page: build ${start.build.toFixed(0)} ms, check ${start.check.toFixed(0)} ms`);
 for (const [what, action, sizes, of] of rows) {
-  const times = sizes.map((size) => Math.max(timeOf(action, of(size), what.startsWith("pixels") ? 1 : 3) - start[action], 1));
+  const times = sizes.map((size) =>
+    Math.max(timeOf(action, of(size), what.startsWith("pixels") ? 1 : 3) - start[action], 1),
+  );
   console.log(
     `${what}: ${sizes.map((size, index) => `${size} in ${times[index].toFixed(0)} ms`).join(", ")}`,
   );
