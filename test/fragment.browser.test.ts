@@ -114,6 +114,18 @@ test("changes nothing outside of itself, and nothing of the page changes it", as
   for (const page of [without, withIt, plain]) await page.close();
 });
 
+test("its fonts have names that are nobody else's", async () => {
+  const page = await open("with");
+  const faces = await page.evaluate(() =>
+    [...document.fonts].map(({ family }) => family.replaceAll('"', "")),
+  );
+  expect(faces).toContain("Newsreader of this fragment");
+  expect(faces).not.toContain("Newsreader");
+  await page.evaluate(() => document.fonts.ready);
+  expect(await page.evaluate(() => document.fonts.check('20px "Newsreader of this fragment"'))).toBe(true);
+  await page.close();
+});
+
 test("moves in the page as it does in its own", async () => {
   const page = await open("with");
   const top = await page.$eval(

@@ -134,6 +134,8 @@ describe("the demo in Chromium", () => {
           .find(({ name }) => name === box.layer);
         const place = layer?.pane ?? (layer?.overscan ? { top: 0, height } : layer?.box);
         const where = `${box.scene} ${box.layer}`;
+        // On paper slides stand below each other (test/paper.browser.test.ts).
+        if ("media" in media && box.scene === "five") continue;
         expect(Math.abs(box.top - top - (place?.top ?? Number.NaN)), where).toBeLessThan(0.5);
         if (layer?.overscan) expect(box.height, where).toBeCloseTo(place?.height ?? Number.NaN, 0);
       }
@@ -143,7 +145,7 @@ describe("the demo in Chromium", () => {
       const pane = document.querySelector('[data-lumbit-pane="screen"]') as HTMLElement;
       return { scrolls: getComputedStyle(pane).overflowY, share: pane.scrollHeight / pane.clientHeight };
     });
-    expect(frame.scrolls).toBe("auto");
+    expect(frame.scrolls).toBe("media" in media ? "visible" : "auto");
     expect(frame.share).toBeCloseTo(1.5, 1);
     await page.close();
   });

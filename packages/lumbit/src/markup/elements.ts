@@ -186,6 +186,8 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       "div",
       {
         ...attributes,
+        // Where it is swiped it can be scrolled by the keyboard; elsewhere the script of reels takes it away.
+        tabindex: 0,
         role: "group",
         "aria-label": drawing.heading ?? layer.name.replaceAll(/[-_]+/g, " "),
         "data-lumbit-share": layer.reel?.share,

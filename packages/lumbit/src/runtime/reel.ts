@@ -1,7 +1,7 @@
 import { rangeOf } from "../core/moment.ts";
 import { swipeWidth } from "../core/reel.ts";
 import { prefersStillness } from "./driver.ts";
-import { mark } from "./marks.ts";
+import { isMarked, mark } from "./marks.ts";
 import { scrollerOf } from "./scroller.ts";
 
 /** How much less of a slide than brought its title in lets it go again, so that it does not flicker. */
@@ -42,7 +42,9 @@ function followReel(
   // Boxes are read when the layout changes and come with what is observed: reading them while slides come and go
   // would have the page laid out in between.
   let [width, travel, moved] = [0, 0, 0];
-  const ownTab = reel.hasAttribute("tabindex");
+  // Of existing markup a tab stop is the page's own, if it has one.
+  const before = reel.getAttribute("tabindex");
+  const ownTab = before !== null && isMarked(reel, "adopted-reel");
   const places = new Map<Element, { middle: number; width: number }>();
   const sized = new ResizeObserver(() => {
     const row = reel.firstElementChild as HTMLElement | null;
@@ -109,7 +111,8 @@ function followReel(
     seen.disconnect();
     near.disconnect();
     reel.removeEventListener("focusin", focused);
-    if (!ownTab) reel.removeAttribute("tabindex");
+    if (before === null) reel.removeAttribute("tabindex");
+    else reel.setAttribute("tabindex", before);
     unmark();
     for (const slide of slides)
       for (const name of ["shown", "near"]) slide.removeAttribute(`data-lumbit-${name}`);

@@ -68,11 +68,14 @@ export function withStacks(rule: StyleRule, { fontStacks = {} }: Assets): StyleR
   let list = String(families);
   for (const [family, { fontFamily }] of Object.entries(fontStacks))
     list = list.replace(
-      new RegExp(`(^|,)\\s*(["']?)${family}\\2\\s*(?=,|$)`),
+      new RegExp(`(^|,)\\s*(["']?)${literally(family)}\\2\\s*(?=,|$)`),
       (_, before: string) => `${before}${fontFamily}`,
     );
   return { ...rule, declarations: { ...rule.declarations, "font-family": list } };
 }
+
+/** A text in a regular expression. */
+const literally = (text: string) => text.replace(/[\\^$.*+?()[\]{}|]/g, "\\$&");
 
 /** The fonts of a page, and what stands in for them until they are loaded. */
 export const fontsCss = ({ fonts = [] }: Page, assets: Assets): string =>

@@ -311,9 +311,11 @@ function headOf(page: Page, scene: Scene, layer: AnyLayer, first: boolean): stri
   ].filter((part) => typeof part === "string");
   return [
     `${layer.name}, a layer of "${scene.name}": ${page.title}.`,
-    Number.isFinite(depth)
-      ? `It lies ${Number(Math.abs(depth).toFixed(4))} camera distances ${depth < 0 ? "before" : "behind"} the page, and so moves ${Number(speedOf(layer).toFixed(4))} px on the screen for every px scrolled.`
-      : "It lies at the horizon, and so stays where it is on the screen.",
+    depth === 0
+      ? "It lies on the page, and moves with it."
+      : Number.isFinite(depth)
+        ? `It lies ${Number(Math.abs(depth).toFixed(4))} camera distances ${depth < 0 ? "before" : "behind"} the page, and so moves ${Number(speedOf(layer).toFixed(4))} px on the screen for every px scrolled.`
+        : "It lies at the horizon, and so stays where it is on the screen.",
     `It stands where it is placed ${scene.settle === undefined ? (first ? "when the scene is at the top of the screen" : "in the middle of the scene's passage") : `at "${scene.settle}" of the scene's passage`}.`,
     ...(missing.length > 0 ? [`Left out: ${missing.join("; ")}.`] : []),
   ];
