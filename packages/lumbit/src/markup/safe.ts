@@ -10,7 +10,7 @@ export const quoted = (name: string): string =>
 
 /** Whether a value of a declaration, or a media query, ends where it is written to end, and loads nothing. */
 export function isContained(text: string): boolean {
-  if (/[;{}\\<]|\/\*|\b(?:url|src|image|image-set|element)\(/i.test(text)) return false;
+  if (/[;{}\\]|<[/!]|\/\*|\b(?:url|src|image|image-set|element)\(/i.test(text)) return false;
   let open = 0;
   let quote = "";
   for (const letter of text) {
