@@ -2,7 +2,7 @@ import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
 import type { LayerView, SceneView, View } from "lumbit/checks";
 import { isGroup, isImage, isText } from "lumbit/internal";
-import { drawPage, type Materials } from "../proof/cell.ts";
+import { cellCss, type Materials, pageCell } from "../proof/cell.ts";
 import { node } from "../proof/node.ts";
 
 export interface Sheet {
@@ -72,22 +72,9 @@ function scenePicture(view: View, { layout, from, to }: SceneView, materials: Ma
   const { viewport } = view;
   const scale = Math.min(drawn.width / viewport.width, drawn.height / viewport.height);
   const settles = Math.min(Math.max(layout.top - viewport.height + layout.settle, from), to);
-  const [width, height] = [viewport.width * scale, viewport.height * scale].map(Math.round);
   const hold = layout.passage.hold;
   return node("figure", {}, [
-    node(
-      "div",
-      { width: `${width}px`, height: `${height}px` },
-      [
-        node(
-          "i",
-          { width: `${viewport.width}px`, height: `${viewport.height}px`, scale },
-          [drawPage(view, settles, materials)],
-          { className: "page" },
-        ),
-      ],
-      { className: "cell" },
-    ),
+    pageCell(view, settles, { scale, materials }) as ElementContent,
     node("figcaption", {}, [
       node("b", {}, [`${viewport.width} × ${viewport.height}`]),
       `${px(layout.height)} px high, ${px(layout.top)} px from the top of the page.`,
@@ -224,8 +211,7 @@ function picture({ layer }: LayerView, materials: Materials): ElementContent[] {
 const px = (value: number) => String(Number(value.toFixed(1)));
 const short = (value: number) => String(Number(value.toFixed(4)));
 
-const sheetCss = `
-*{box-sizing:border-box}
+const sheetCss = `${cellCss}*{box-sizing:border-box}
 body{margin:0 auto;max-width:${handOverWidth}px;padding:40px 48px 56px;background:#f4f3ef;color:#1d2526;font:14px/1.5 system-ui,sans-serif;font-variant-numeric:tabular-nums}
 h1{margin:0;font-size:26px;font-weight:650;letter-spacing:-.01em}
 header p{margin:2px 0 0;max-width:84ch;color:#5b6667}
@@ -235,9 +221,6 @@ h2{margin:44px 0 12px;padding-top:14px;border-top:2px solid #1d2526;font-size:20
 figure{margin:0}
 figcaption{margin-top:6px;color:#5b6667;font-size:12.5px}
 b{margin-right:.7em;font-weight:600;color:#1d2526}
-.cell{position:relative;overflow:hidden;border-radius:3px;box-shadow:0 0 0 1px #1d252622}
-.page{position:absolute;left:0;top:0;transform-origin:0 0;font-variant-numeric:normal}
-.page i{position:absolute;display:block;font-style:normal;overflow-wrap:anywhere;background-repeat:no-repeat!important}
 article{display:grid;grid-template-columns:120px minmax(0,1fr) minmax(0,380px);gap:4px 22px;padding:16px 0;border-top:1px solid #1d252622;break-inside:avoid}
 h3{margin:0;font-size:15px;font-weight:600}
 small{margin-left:.8em;color:#5b6667;font-size:12.5px;font-weight:400}

@@ -33,8 +33,34 @@ export interface Materials {
   picture(path: string): string;
 }
 
+/** A picture of the page at a viewport and scroll position, at a scale, with what is drawn over it. */
+export function pageCell(
+  view: View,
+  scroll: number,
+  { scale, materials, over = [] }: { scale: number; materials: Materials; over?: readonly Child[] },
+): Child {
+  const { width, height } = view.viewport;
+  const px = (value: number) => `${Math.round(value)}px`;
+  const page = node(
+    "i",
+    { width: px(width), height: px(height), scale },
+    [drawPage(view, scroll, materials)],
+    { className: "page" },
+  );
+  return node("div", { width: px(width * scale), height: px(height * scale) }, [page, ...over], {
+    className: "cell",
+  });
+}
+
+/** How sheets set such pictures; letters are the page's own. */
+export const cellCss = `
+.cell{position:relative;overflow:hidden;border-radius:3px;box-shadow:0 0 0 1px #1d252622}
+.page{position:absolute;left:0;top:0;display:block;transform-origin:0 0;font-style:normal;font-variant-numeric:normal}
+.page i{position:absolute;display:block;font-style:normal;overflow-wrap:anywhere;background-repeat:no-repeat!important}
+`;
+
 /** The page at a viewport and scroll position, drawn with boxes: what a browser would show there, without one. */
-export function drawPage(view: View, scroll: number, materials: Materials): Child {
+function drawPage(view: View, scroll: number, materials: Materials): Child {
   const { page, viewport, layout } = view;
   const pose = poseAt(layout, scroll);
   const look = page.page ?? {};

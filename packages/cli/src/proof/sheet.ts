@@ -2,7 +2,7 @@ import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { type Finding, trackAt, type View, viewportName } from "lumbit/checks";
 import { intersection } from "lumbit/internal";
-import { drawPage, type Materials } from "./cell.ts";
+import { cellCss, type Materials, pageCell } from "./cell.ts";
 import type { Difference } from "./difference.ts";
 import { node } from "./node.ts";
 
@@ -122,22 +122,8 @@ function cells(view: View, { findings, materials }: Version, sheet: Sheet): Elem
           : [],
       ),
     ];
-    const [width, height] = [viewport.width * scale, viewport.height * scale].map(Math.round);
     return node("figure", {}, [
-      node(
-        "div",
-        { width: `${width}px`, height: `${height}px` },
-        [
-          node(
-            "i",
-            { width: `${viewport.width}px`, height: `${viewport.height}px`, scale },
-            [drawPage(view, scroll, materials)],
-            { className: "page" },
-          ),
-          ...marks,
-        ],
-        { className: "cell" },
-      ),
+      pageCell(view, scroll, { scale, materials, over: marks }) as ElementContent,
       node("figcaption", {}, [
         ...(scene ? [] : [node("b", {}, [sceneAt(view, scroll)])]),
         `scroll ${scroll}`,
@@ -173,8 +159,7 @@ function frame(
   ];
 }
 
-const sheetCss = `
-*{box-sizing:border-box}
+const sheetCss = `${cellCss}*{box-sizing:border-box}
 body{margin:0;padding:40px 48px 56px;background:#f4f3ef;color:#1d2526;font:15px/1.5 system-ui,sans-serif}
 h1{margin:0;font-size:26px;font-weight:650;letter-spacing:-.01em}
 header p{margin:2px 0 0;color:#5b6667}
@@ -183,10 +168,6 @@ h2{margin:36px 0 10px;font-size:15px;font-weight:600;font-variant-numeric:tabula
 figure{margin:0;flex:none}
 figcaption{margin-top:5px;color:#5b6667;font-size:12.5px;font-variant-numeric:tabular-nums}
 figcaption b{margin-right:.6em;font-weight:600;color:#1d2526}
-.cell{position:relative;overflow:hidden;border-radius:3px;box-shadow:0 0 0 1px #1d252622}
-.page{position:absolute;left:0;top:0;transform-origin:0 0}
-.page i{position:absolute;display:block;font-style:normal;overflow-wrap:anywhere;background-repeat:no-repeat!important}
-.page{display:block;font-style:normal}
 h3{margin:14px 0 6px;font-size:12.5px;font-weight:500;color:#5b6667}
 .differs{position:absolute;border:1.5px dashed #5b9dff;border-radius:2px}
 .mark{position:absolute;border:1.5px solid #d4371c;border-radius:2px}

@@ -2,6 +2,7 @@ import { directionalityOf, type Page } from "../core/index.ts";
 import {
   type Assets,
   element,
+  fileAt,
   fixedCss,
   modelCss,
   motionConditions,
@@ -29,48 +30,24 @@ function alone(page: Page, name: string): Page {
 }
 
 /**
- * A page whose fonts have names that no other page gives its own: a font of a fragment is nobody else's. What stands in for
- * it keeps the name that it is known by.
+ * The fonts of a fragment under names that no other page gives its own, and what stands for their families in its rules.
+ * What stands in for a font keeps the name that it is known by.
  */
-function withOwnFonts(page: Page): Page {
-  const families = new Set((page.fonts ?? []).map(({ family }) => family));
-  const renamed = (list: string) =>
-    list
-      .split(",")
-      .map((family) => {
-        const name = family.trim().replace(/^["']|["']$/g, "");
-        return families.has(name) ? `"${ownName(name)}"` : family.trim();
-      })
-      .join(", ");
-  const walk = (value: unknown): unknown => {
-    if (Array.isArray(value)) return value.map(walk);
-    if (typeof value !== "object" || value === null) return value;
-    return Object.fromEntries(
-      Object.entries(value).map(([key, inner]) => [
-        key,
-        key === "fontFamily" && typeof inner === "string" ? renamed(inner) : walk(inner),
-      ]),
-    );
-  };
-  const { fonts = [], ...others } = page;
+function ownFonts(
+  { fonts = [] }: Page,
+  assets: Assets,
+): Required<Pick<Assets, "fontStacks">> & Pick<Page, "fonts"> {
+  const ownName = (family: string) => `${family} of this fragment`;
+  const stacks = fonts.map(({ family }) => {
+    const { fontFamily = "", fontFaces = "" } = fileAt(assets.fontStacks ?? {}, family) ?? {};
+    const others = fontFamily.split(",").slice(1);
+    return [family, { fontFamily: [`"${ownName(family)}"`, ...others].join(","), fontFaces }] as const;
+  });
   return {
-    ...(walk(others) as Page),
     fonts: fonts.map((font) => ({ ...font, family: ownName(font.family) })),
+    fontStacks: Object.fromEntries(stacks),
   };
 }
-
-/** What stands in for the fonts, by their own names. */
-const withOwnStacks = (assets: Assets): Assets => ({
-  ...assets,
-  fontStacks: Object.fromEntries(
-    Object.entries(assets.fontStacks ?? {}).map(([family, { fontFamily, fontFaces }]) => {
-      const others = fontFamily.split(",").slice(1).join(",");
-      return [ownName(family), { fontFamily: `"${ownName(family)}",${others}`, fontFaces }];
-    }),
-  ),
-});
-
-const ownName = (family: string) => `${family} of this fragment`;
 
 /** Finds the fragment, and is more than any rule of the page around it that does not say `!important`. */
 const rootSelector = (name: string) => `[data-lumbit-fragment="${name}"]:not(#lumbit#lumbit)`;
@@ -113,9 +90,10 @@ export function sceneHtml(
  * @throws RangeError when the page has no such scene
  */
 export function sceneCss(page: Page, name: string, assets: Assets): string {
-  const own = withOwnFonts(alone(page, name));
+  const own = alone(page, name);
   const look = own.page ?? {};
-  const stacked = withOwnStacks(assets);
+  const { fonts, fontStacks } = ownFonts(page, assets);
+  const stacked = { ...assets, fontStacks };
   const rules = [
     ...pageRules(look, "&"),
     ...own.scenes.flatMap((scene) => sceneRules(scene, look, assets)),
@@ -139,7 +117,7 @@ export function sceneCss(page: Page, name: string, assets: Assets): string {
   // Keyframes are no rules of elements, and cannot stand among those of one.
   const keyframes = nested.match(keyframesPattern) ?? [];
   return [
-    fontsCss(own, stacked),
+    fontsCss({ ...own, ...(fonts && { fonts }) }, stacked),
     propertyCss,
     ...new Set([...own.scenes.flatMap(sceneKeyframes), ...keyframes]),
     `${rootSelector(name)} {\n${nested.replace(keyframesPattern, "")}\n}`,

@@ -2,7 +2,6 @@ import {
   type AnyLayer,
   allLayers,
   changedBy,
-  depthOf,
   displacement,
   driftOf,
   edge,
@@ -10,20 +9,14 @@ import {
   hasPane,
   isReel,
   isText,
-  leastHeight,
   overscan,
   overscans,
   type Page,
   type PageLook,
   paneRange,
-  passageLength,
   reach,
   type Scene,
-  type SceneSettings,
-  settleOf,
-  speedOf,
   stageOf,
-  sumLengths,
 } from "../core/index.ts";
 import {
   type Assets,
@@ -36,7 +29,6 @@ import {
   layerContext,
   layerElement,
   layerKeyframes,
-  layerPieces,
   layerRules,
   motionConditions,
   nativeAnimations,
@@ -50,8 +42,11 @@ import {
   variable,
   zero,
 } from "../markup/index.ts";
+import { comment, rule, said } from "./commented.ts";
 import { fontsCss, withStacks } from "./css.ts";
 import { type HtmlOptions, htmlOf } from "./html.ts";
+import { headOf } from "./layer-head.ts";
+import { sceneParts } from "./layer-scene.ts";
 
 /** One layer of a page, by the names of its scene and its own. */
 export interface LayerPath {
@@ -168,9 +163,6 @@ function together(rules: readonly StyleRule[]): StyleRule[] {
   ];
 }
 
-const said = (declarations: Declarations): Declarations =>
-  Object.fromEntries(Object.entries(declarations).filter(([, value]) => value !== undefined));
-
 /** The drift is said by itself. */
 const withoutSpeed = (one: StyleRule): StyleRule => ({
   ...one,
@@ -243,82 +235,6 @@ function reaching(layer: AnyLayer): StyleRule {
       ...Object.fromEntries(Object.entries(reached).map(([side, length]) => [side, print(length)])),
     },
   };
-}
-
-/** The scene: what the layer is placed in, and what its passage is measured on. */
-function sceneParts(scene: Scene, first: boolean): string[] {
-  const { viewport, scene: height, length, hold } = passage;
-  const held = isHeld(scene);
-  const auto = first ? viewport : css.divide(length, css.number(2));
-  const size = (settings: SceneSettings): Declarations => ({
-    "--lumbit-h":
-      settings === scene || settings.height !== undefined
-        ? sumLengths([leastHeight({ ...scene, ...settings })])
-        : undefined,
-    "--lumbit-l":
-      held && (settings === scene || settings.hold !== undefined)
-        ? sumLengths([settings.hold ?? 0])
-        : undefined,
-  });
-  return [
-    comment(["The scene: the layer is placed in it, and moves while any of it is on the screen."]),
-    rule({
-      selector: `.${scene.name}-scene`,
-      declarations: {
-        "--lumbit-v": "100vh",
-        ...size(scene),
-        "--lumbit-length": print(passageLength(css, passage)),
-        "--lumbit-settle": print(
-          settleOf(css, scene.settle ?? "auto", { viewport, scene: height, length, automatic: auto }),
-        ),
-        position: "relative",
-        isolation: "isolate",
-        height: held ? print(css.add(height, hold)) : height.text,
-        ...(!held && { overflow: "clip" }),
-        "view-timeline": "--lumbit-scene block",
-        "view-timeline-inset": "0px",
-      },
-    }),
-    ...(scene.rules ?? []).map(({ media, ...settings }) =>
-      rule({ selector: `.${scene.name}-scene`, media, declarations: size(settings) }),
-    ),
-    ...(held
-      ? [
-          rule({
-            selector: `.${scene.name}-held`,
-            declarations: { position: "sticky", top: 0, height: height.text, overflow: "clip" },
-          }),
-        ]
-      : []),
-    rule({
-      selector: `.${scene.name}-layers`,
-      declarations: { position: "absolute", inset: 0, "container-type": "size" },
-    }),
-  ];
-}
-
-/** What is said of the layer before its style. */
-function headOf(page: Page, scene: Scene, layer: AnyLayer, first: boolean): string[] {
-  const depth = depthOf(layer);
-  const inside = [layer, ...allLayers(layer.layers ?? [])];
-  const missing = [
-    inside.some(({ cue }) => cue) && "its cue, which needs a script",
-    inside.some((one) => layerPieces(one)) && "its ramps of single letters, words or lines",
-    inside.some(({ tilt }) => tilt !== undefined) && "its tilt, which needs a script",
-    stageOf(scene, page.page).camera.sway && "the camera's sway, which needs a script",
-    stageOf(scene, page.page).camera.push && "the camera's way forward",
-    scene.content && "the height that the scene's content gives it: say it yourself",
-  ].filter((part) => typeof part === "string");
-  return [
-    `${layer.name}, a layer of "${scene.name}": ${page.title}.`,
-    depth === 0
-      ? "It lies on the page, and moves with it."
-      : Number.isFinite(depth)
-        ? `It lies ${Number(Math.abs(depth).toFixed(4))} camera distances ${depth < 0 ? "before" : "behind"} the page, and so moves ${Number(speedOf(layer).toFixed(4))} px on the screen for every px scrolled.`
-        : "It lies at the horizon, and so stays where it is on the screen.",
-    `It stands where it is placed ${scene.settle === undefined ? (first ? "when the scene is at the top of the screen" : "in the middle of the scene's passage") : `at "${scene.settle}" of the scene's passage`}.`,
-    ...(missing.length > 0 ? [`Left out: ${missing.join("; ")}.`] : []),
-  ];
 }
 
 /** A layer without its rules, and with each of them. */
@@ -402,15 +318,4 @@ function find(page: Page, path: LayerPath): { scene: Scene; layer: AnyLayer } {
       `there is no layer "${path.layer}" in "${scene.name}"; it has ${scene.layers.map(({ name }) => name).join(", ")}`,
     );
   return { scene, layer };
-}
-
-/** Nothing of a page ends a comment. */
-const comment = (lines: readonly string[]) => `\n/* ${lines.join("\n   ").replaceAll("*/", "* /")} */`;
-
-/** A rule, a declaration a line. */
-function rule({ selector, declarations, media = [] }: StyleRule): string {
-  const lines = Object.entries(said(declarations));
-  if (lines.length === 0) return "";
-  const text = `${selector} {\n${lines.map(([name, value]) => `  ${name}: ${value};`).join("\n")}\n}`;
-  return [media].flat().reduceRight((inner, query) => `@media ${query} {\n${inner}\n}`, text);
 }
