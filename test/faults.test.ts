@@ -133,7 +133,15 @@ describe("lumbit check", () => {
     writeFileSync(join(folder, "torn.jpg"), whole.subarray(0, whole.length / 2));
     const torn = await run("torn.jpg");
     expect(torn).toMatchObject({ status: 2, stdout: "" });
-    expect(torn.stderr).toMatch(/"torn\.jpg" cannot be decoded, so it will not show either; save it anew/);
+    expect(torn.stderr).toMatch(/"torn\.jpg" ends before its picture does; copy or save it anew/);
+    // Begin and end are those of a picture; what is between them cannot be decoded.
+    const drawn = await plain(800, 600).png().toBuffer();
+    writeFileSync(join(folder, "spoilt.png"), drawn.fill(0, drawn.length >> 1, drawn.length - 20));
+    const spoilt = await run("spoilt.png");
+    expect(spoilt).toMatchObject({ status: 2, stdout: "" });
+    expect(spoilt.stderr).toMatch(
+      /"spoilt\.png" cannot be decoded, so it will not show either; save it anew/,
+    );
     writeFileSync(join(folder, "any.json"), " ".repeat(11 * 1024 * 1024));
     const large = await lumbit(["check", "any.json"], folder);
     expect(large.status).toBe(2);

@@ -44,7 +44,9 @@ export function adoptBackground(
   pane.append(picture);
   // What the page says of first and of last children stays true where there are two.
   element.insertBefore(pane, element.childElementCount > 1 ? element.lastElementChild : null);
-  styles.set(picture, "background", { ...own, ...motionCss({}, speedOf({ depth })) });
+  // Of the page itself, so it may load; a rule of ours that loads is refused.
+  for (const [name, value] of Object.entries(own)) picture.style.setProperty(name, String(value));
+  styles.set(picture, "background", motionCss({}, speedOf({ depth })));
   styles.set(
     element,
     "background",
