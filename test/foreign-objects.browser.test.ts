@@ -128,6 +128,26 @@ test.each(["native", "scripted"])(
   },
 );
 
+test("a cue in a frame heeds the frame's window", async () => {
+  await page.goto(`${origin}/frame.html`);
+  await page.evaluate(loader);
+  const comesFrom = await page.evaluate(async () => {
+    const inner = (document.querySelector("iframe") as HTMLIFrameElement).contentDocument as Document;
+    const word = inner.querySelector("b") as HTMLElement;
+    word.dataset.lumbitCue = JSON.stringify([
+      { from: { opacity: 0 } },
+      { media: "(max-width: 500px)", from: { clip: "0 100% 0 0" } },
+    ]);
+    const { mount } = await load("markup");
+    mount(inner.querySelector("#main"));
+    return word
+      .getAnimations()
+      .flatMap(({ effect }) => Object.keys((effect as KeyframeEffect).getKeyframes()[0] ?? {}))
+      .filter((name) => /opacity|clipPath/.test(name));
+  });
+  expect(comesFrom).toEqual(["clipPath"]);
+});
+
 test("what is written of an object ends nothing, runs nothing and loads nothing", async () => {
   const asked: string[] = [];
   page.on("request", (request) => asked.push(new URL(request.url()).pathname));

@@ -16,6 +16,7 @@ import { liveElement } from "./live.ts";
 import { isMarked, mark, unmark } from "./marks.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { adoptSheet, sheetHome } from "./sheet.ts";
+import { viewOf } from "./view.ts";
 
 /** A scene as it is built in an element, and what its page gives it. */
 export interface Built {
@@ -166,9 +167,10 @@ export class BuiltScene {
       .filter(isImage)
       .find(({ name }) => name === picture.dataset.lumbitLayer);
     if (!layer) return;
-    const { image } = shownPicture(layer);
+    const shown = shownPicture(layer, viewOf(picture));
+    const { image } = shown;
     const known = fileAt(this.#assets.pictures, image);
-    if (width > 0 && !known?.width && isFileOf(shownPicture(layer), picture.currentSrc, picture.baseURI)) {
+    if (width > 0 && !known?.width && isFileOf(shown, picture.currentSrc, picture.baseURI)) {
       const sized = { url: known?.url ?? image, width, height };
       this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, [image]: sized } };
       this.restyle();
@@ -185,12 +187,11 @@ const isSameElement = (a: Built, b: Built, assets: Assets) =>
     : undefined;
 
 /** The picture of a layer under the rules that hold: the last one that names another decides. */
-const shownPicture = ({
-  image,
-  variants,
-  rules = [],
-}: ImageLayer): Pick<ImageLayer, "image" | "variants"> => {
-  const rule = rules.findLast((rule) => rule.image !== undefined && matchMedia(rule.media).matches);
+const shownPicture = (
+  { image, variants, rules = [] }: ImageLayer,
+  view: Window,
+): Pick<ImageLayer, "image" | "variants"> => {
+  const rule = rules.findLast((rule) => rule.image !== undefined && view.matchMedia(rule.media).matches);
   return rule?.image === undefined ? { image, variants } : { image: rule.image, variants: rule.variants };
 };
 

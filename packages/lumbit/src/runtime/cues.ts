@@ -5,6 +5,7 @@ import { isMarked } from "./marks.ts";
 import { splitElement } from "./pieces.ts";
 import { positionOf } from "./position.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
+import { viewOf } from "./view.ts";
 
 /** The cues of scenes until they are disposed of. */
 export interface Cues {
@@ -185,7 +186,7 @@ const transformOf = ({ x = 0, y = 0, rotate = 0, scale = 1 }: Cue["from"]) =>
 /** The cue of an element that its page's rules leave it; nothing where there is none. */
 export function readCue(element: HTMLElement): Cue | undefined {
   const cues: Partial<Cue & { media: string }>[] = [parsed(element.dataset.lumbitCue)].flat().map(Object);
-  const cue = cues.findLast(({ media }) => !media || matchMedia(media).matches);
+  const cue = cues.findLast(({ media }) => !media || viewOf(element).matchMedia(media).matches);
   return Object.keys(Object(cue?.from)).length > 0 ? (cue as Cue) : undefined;
 }
 

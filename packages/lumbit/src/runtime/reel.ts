@@ -3,6 +3,7 @@ import { swipeWidth } from "../core/reel.ts";
 import { prefersStillness } from "./driver.ts";
 import { isMarked, mark } from "./marks.ts";
 import { scrollerOf } from "./scroller.ts";
+import { viewOf } from "./view.ts";
 
 /** How much less of a slide than brought its title in lets it go again, so that it does not flicker. */
 const slack = 0.15;
@@ -100,8 +101,7 @@ function followReel(
   }
   const focused = ({ target }: Event) => {
     const index = slides.findIndex((slide) => slide.contains(target as Node));
-    const { innerWidth = 0 } = reel.ownerDocument.defaultView ?? {};
-    if (index >= 0 && innerWidth >= swipeWidth && !prefersStillness())
+    if (index >= 0 && viewOf(reel).innerWidth >= swipeWidth && !prefersStillness())
       bringIntoView(scene, reel, slides, index);
   };
   reel.addEventListener("focusin", focused);

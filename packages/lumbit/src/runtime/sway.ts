@@ -4,6 +4,7 @@ import { prefersStillness } from "./driver.ts";
 import { childrenOf } from "./live.ts";
 import { approach } from "./smoothing.ts";
 import { type Aim, boxAtRest, reachOf, turned } from "./tilt.ts";
+import { viewOf } from "./view.ts";
 
 /** Something that follows an aim. */
 interface Follower {
@@ -151,7 +152,7 @@ function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
   });
   return {
     aimAt: ({ x, y }) => {
-      const { innerWidth, innerHeight } = layer.ownerDocument.defaultView ?? window;
+      const { innerWidth, innerHeight } = viewOf(layer);
       return { x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) };
     },
     show(aim) {

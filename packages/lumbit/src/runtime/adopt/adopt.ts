@@ -5,6 +5,7 @@ import { isMarked, mark, unmark } from "../marks.ts";
 import { adoptModel } from "../model-sheet.ts";
 import { adoptSheet } from "../sheet.ts";
 import { inlineStyles } from "../style-writer.ts";
+import { viewOf } from "../view.ts";
 import { AttributeError } from "./attribute-error.ts";
 import { type AttributeRule, attributesOf, holding, rulesOf } from "./attribute-rules.ts";
 import { isCue, readValue } from "./attribute-value.ts";
@@ -88,7 +89,7 @@ export class Adoption {
   /** Brings the style of all elements up to date: other rules may hold than before. */
   restyle(): void {
     for (const { element, read, rules } of this.#styled) {
-      const style = read(holding(rules, element.ownerDocument.defaultView ?? window));
+      const style = read(holding(rules, viewOf(element)));
       const pane = this.#panes.get(element);
       if (pane && style.paned) mark(element, "paned");
       else if (pane) unmark(element, "paned");

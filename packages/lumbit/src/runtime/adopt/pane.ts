@@ -2,6 +2,7 @@ import { type Declarations, travelMedia } from "../../markup/index.ts";
 import { lengthsCss } from "../edges.ts";
 import type { ElementStyles } from "../element-styles.ts";
 import { layoutLeft, layoutTop } from "../position.ts";
+import { viewOf } from "../view.ts";
 
 /**
  * A picture of existing markup that is its own pane: it stays in the flow, as large as the page made it, and is enlarged
@@ -53,7 +54,7 @@ export function measurePanes(
     styles.set(pane.picture, "pane", lengthsCss(lengths));
   }
   styles.write();
-  const travels = matchMedia(travelMedia).matches;
+  const travels = panes.some(({ picture }) => viewOf(picture).matchMedia(travelMedia).matches);
   const covers = sizes.map(({ pane, width, height }) => coverCss(pane, { width, height }, travels));
   for (const [index, { pane }] of sizes.entries()) {
     const { isStatic, radius } = pane.own;
