@@ -32,7 +32,7 @@ async function composer() {
   );
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(url, { waitUntil: "commit" });
-  const stages = () => page.frames().filter((frame) => frame !== page.mainFrame());
+  const stages = () => page.frames().filter((frame) => frame.url().endsWith("stage.html"));
   while (stages().length < 2) await page.waitForTimeout(5);
   await Promise.all(stages().map((frame) => frame.waitForFunction(isShown)));
   const seconds = (performance.now() - begun) / 1000;

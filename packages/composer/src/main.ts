@@ -6,5 +6,16 @@ const home = token ? folderHome(token) : (await import("./home/browser.ts")).bro
 // The page is on its way while the app loads.
 const opening = home.open();
 opening.catch(() => {});
+early();
 const { start } = await import("./start.tsx");
 await start(home, opening);
+
+/** A process for frames takes as long to begin as the app to load: with a frame that nobody sees it is there when the stages come. */
+function early(): void {
+  const frame = document.createElement("iframe");
+  frame.sandbox.add("allow-scripts");
+  frame.hidden = true;
+  frame.src = "./stage.html?early";
+  document.body.append(frame);
+  setTimeout(() => frame.remove(), 5000);
+}

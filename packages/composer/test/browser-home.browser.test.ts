@@ -26,7 +26,7 @@ beforeEach(async () => {
   await page.goto(served.origin);
 });
 
-const stages = () => page.frames().filter((frame) => frame.url().includes("stage.html"));
+const stages = () => page.frames().filter((frame) => frame.url().endsWith("stage.html"));
 const card = (name: string) => page.getByRole("option", { name: new RegExp(`^${name}(?![\\w-])`) });
 const saved = () => poll(() => page.getByRole("status").textContent()).toBe("saved");
 const depthInWords = () => card("snow").getAttribute("aria-label");

@@ -65,7 +65,7 @@ export function composed(
     return own?.layers.find((layer) => layer.name === name) as Record<string, unknown> | undefined;
   };
   window.card = (name) => window.page.getByRole("option", { name: new RegExp(`^${name}(?![\\w-])`) });
-  window.stages = () => window.page.frames().filter((frame) => frame.url().includes("stage.html"));
+  window.stages = () => window.page.frames().filter((frame) => frame.url().endsWith("stage.html"));
   window.large = () => window.page.getByRole("group", { name: /^Layers on the/ }).first();
   window.boxOn = async (stage, layer) => {
     const frame = window.page.locator("iframe").nth(stage);
