@@ -3,6 +3,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import {
   button,
   cue,
+  delivery,
   fontFace,
   head,
   layerAttributes,
@@ -24,7 +25,21 @@ const named = (settings) =>
   Object.fromEntries(Object.entries(settings).map(([name, row]) => [`data-lumbit-${name}`, row]));
 
 const tables = {
-  ...{ button, cue, fontFace, head, page, pageLook, place, ramp, rampProperties, reel, scene, travel },
+  ...{
+    button,
+    cue,
+    delivery,
+    fontFace,
+    head,
+    page,
+    pageLook,
+    place,
+    ramp,
+    rampProperties,
+    reel,
+    scene,
+    travel,
+  },
   sceneAttributes: named(sceneAttributes),
   layerAttributes: named(layerAttributes),
   partAttributes: named(partAttributes),

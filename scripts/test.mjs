@@ -1,4 +1,7 @@
 // Installs, makes sure of the browsers, builds, lints, checks the types and runs all tests.
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { ensureBrowsers } from "./browsers.mjs";
 import { build, install, run } from "./run.mjs";
 
@@ -7,6 +10,11 @@ ensureBrowsers();
 build();
 run("npx", "biome", "check", "--error-on-warnings");
 run("npx", "tsc", "-p", "tsconfig.json");
+
+// Its pictures are made once, and not by every test that builds it.
+const demo = mkdtempSync(join(tmpdir(), "lumbit-demo-"));
+run(process.execPath, "packages/cli/dist/lumbit.mjs", "build", "examples/tidehouse/page.json", "-o", demo);
+rmSync(demo, { recursive: true });
 
 // It closes with how many tests passed and failed (test/reporter.ts).
 run("npx", "vitest", "run");

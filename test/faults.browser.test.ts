@@ -30,7 +30,7 @@ describe("the browser shows that the fault is gone", () => {
       const copy = `${version}-${name}`;
       cpSync(join(root, `test/faults/${name}.json`), join(folder, `${copy}.json`));
       if (version === "mended") await check(copy, "--fix");
-      await lumbit(["build", `${copy}.json`, "-o", `site-${copy}`], folder);
+      await lumbit(["build", `${copy}.json`, "-o", `site-${copy}`, "--originals"], folder);
       const { origin, close } = await serveFolder(join(folder, `site-${copy}`));
       const page = await browser.newPage(options);
       await page.goto(`${origin}/`);

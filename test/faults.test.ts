@@ -60,16 +60,16 @@ describe("lumbit check", () => {
     page.scenes[0].layers[1].place.width = "190px";
     writeFileSync(join(folder, "small.json"), JSON.stringify(page));
     const { stdout } = await lumbit(["check", "small.json"], folder);
-    expect(stdout).toContain("→ make noise-380.png of 380 x 380 px\n  → set /scenes/0/layers/1/image to");
-    writeFileSync(join(folder, "noise-380.png"), "of the studio");
+    expect(stdout).toContain("→ make noise-380.gif of 380 x 380 px\n  → set /scenes/0/layers/1/image to");
+    writeFileSync(join(folder, "noise-380.gif"), "of the studio");
     const refused = await lumbit(["check", "small.json", "--fix"], folder);
     expect(refused).toMatchObject({ status: 2, stdout: "" });
-    expect(refused.stderr).toMatch(/another noise-380\.png .* nothing was written over/);
-    expect(readFileSync(join(folder, "noise-380.png"), "utf8")).toBe("of the studio");
+    expect(refused.stderr).toMatch(/another noise-380\.gif .* nothing was written over/);
+    expect(readFileSync(join(folder, "noise-380.gif"), "utf8")).toBe("of the studio");
     expect(JSON.parse(readFileSync(join(folder, "small.json"), "utf8"))).toEqual(page);
-    rmSync(join(folder, "noise-380.png"));
+    rmSync(join(folder, "noise-380.gif"));
     expect((await lumbit(["check", "small.json", "--fix"], folder)).stdout).toContain("nothing found");
-    expect(await sharp(join(folder, "noise-380.png")).metadata()).toMatchObject({ width: 380, height: 380 });
+    expect(await sharp(join(folder, "noise-380.gif")).metadata()).toMatchObject({ width: 380, height: 380 });
   });
 
   test("leaves to the designer what is another composition", async () => {

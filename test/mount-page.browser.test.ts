@@ -26,7 +26,7 @@ const types: Record<string, string> = {
 
 beforeAll(async () => {
   site = join(temporaryFolder(), "site");
-  await lumbit(["build", join(demo, "page.json"), "-o", site], demo);
+  await lumbit(["build", join(demo, "page.json"), "-o", site, "--originals"], demo);
   server = createServer((request, response) => {
     const path = String(request.url);
     const policy = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'";

@@ -8,6 +8,7 @@ const types: Record<string, string> = {
   ".css": "text/css",
   ".svg": "image/svg+xml",
   ".webp": "image/webp",
+  ".avif": "image/avif",
   ".woff2": "font/woff2",
 };
 

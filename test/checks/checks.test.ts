@@ -199,6 +199,31 @@ test("pixels are wasted or missing, never both, and neither where the file fits"
   );
 });
 
+test("what is delivered is weighed, not the original", () => {
+  const plate: Layer = {
+    ...{ name: "plate", image: "plate.jpg", alt: "" },
+    place: { left: "100px", top: "100px", width: "500px", height: "500px" },
+  };
+  const mega = 1024 * 1024;
+  const original: KnownPicture = { width: 9000, height: 9000, bytes: 40 * mega, detail: 1 };
+  const judged = (picture: KnownPicture, rule: string) =>
+    found(pageOf([plate]), rule, { pictures: new Map([["plate.jpg", picture]]) });
+  const measured = (picture: KnownPicture) => judged(picture, "weight").map(({ measured }) => measured);
+  expect(measured(original)).toEqual([
+    expect.stringMatching(/^40\.0 MB of pictures/),
+    expect.stringMatching(/^its pictures take 309 MB of memory/),
+  ]);
+  const delivered = [
+    { width: 9000, bytes: 6 * mega },
+    { width: 1000, bytes: 2 * mega },
+  ];
+  expect(measured({ ...original, delivered })).toEqual([]);
+  expect(judged({ ...original, delivered }, "wasted")).toEqual([]);
+  // Too narrow a file is not what a screen takes.
+  const wide = measured({ ...original, delivered: [...delivered.slice(0, 1), { width: 300, bytes: 1 }] });
+  expect(wide).toContainEqual(expect.stringMatching(/^6\.0 MB of pictures/));
+});
+
 test("a smaller copy that is proposed is not too small, however little detail its picture has", () => {
   const plate: Layer = {
     ...{ name: "plate", image: "plate.png", alt: "" },

@@ -1,16 +1,12 @@
 import type { LayerPath } from "lumbit/static";
 import { say, under, type Work } from "./progress.ts";
 import type { Project } from "./project.ts";
-import { makeSite, makeSnippet, type Site } from "./site.ts";
+import { makeSite, makeSnippet, type Site, type SiteOptions } from "./site.ts";
 import { writeSite } from "./write-site.ts";
 
-export interface BuildOptions extends Work {
+export interface BuildOptions extends Work, SiteOptions {
   /** The folder to write the site into; without it nothing is written. */
   output?: string;
-  /** Whether browsers that cannot move the page by themselves get a script that does; true by default. */
-  script?: boolean;
-  /** The name of one scene, for a foreign page: its HTML and CSS instead of a page. */
-  fragment?: string;
   /** One layer as a snippet of plain CSS: the names of its scene and its own. */
   layer?: LayerPath;
   /** Replaces files in the folder that lumbit did not write. */
@@ -24,11 +20,13 @@ export interface BuildOptions extends Work {
  */
 export const buildSite = (
   project: Project,
-  { output, script = true, fragment, layer, force = false, ...work }: BuildOptions = {},
+  { output, script = true, fragment, originals = false, layer, force = false, ...work }: BuildOptions = {},
 ): Promise<Site> =>
   under(work, async () => {
     say("building the site");
-    const site = layer ? await makeSnippet(project, layer) : await makeSite(project, script, fragment);
+    const site = layer
+      ? await makeSnippet(project, layer)
+      : await makeSite(project, { script, fragment, originals });
     say("");
     if (output !== undefined) await writeSite(site, output, force);
     return site;

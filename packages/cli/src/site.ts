@@ -11,29 +11,44 @@ import {
   layerCss,
   layerHtml,
   loaderScript,
+  type Picture,
   pageCss,
   pageHtml,
   sceneCss,
   sceneHtml,
 } from "lumbit/static";
 import { fontStacks } from "./font-stacks.ts";
+import { type DeliveredFile, type Deliveries, deliver } from "./picture/deliver.ts";
 import { Problem } from "./problem.ts";
-import type { Asset, Project } from "./project.ts";
+import type { PictureAsset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
 /** The files of a site by their paths in it, in the order in which they are best written: what is named first. */
 export type Site = Map<string, string | Buffer>;
 
+export interface SiteOptions {
+  /** Whether browsers that cannot move the page by themselves get a script that does; true by default. */
+  script?: boolean;
+  /** The name of one scene, for a foreign page: its HTML and CSS instead of a page. */
+  fragment?: string | undefined;
+  /** Whether pictures are the files that the page names, instead of such as its screens need; false by default. */
+  originals?: boolean;
+}
+
 /**
  * The site of a project: its page, style sheet, pictures and fonts, what plays its cues and sways, and the driver for
- * browsers that cannot move it without script, unless `script` is false. Of a `fragment` it is one scene for a foreign page.
+ * browsers that cannot move it without script. Of a `fragment` it is one scene for a foreign page.
  *
  * @throws Problem when there is no such scene
  */
-export async function makeSite(project: Project, script = true, fragment?: string): Promise<Site> {
+export async function makeSite(
+  project: Project,
+  { script = true, fragment, originals = false }: SiteOptions = {},
+): Promise<Site> {
   const page = fragment === undefined ? project.page : withScene(project.page, fragment);
   const site: Site = new Map();
-  const assets = await addAssets(site, project, page);
+  const deliveries = originals ? undefined : await deliver(page, project.pictures);
+  const assets = await addAssets(site, project, page, deliveries);
   const css = fragment === undefined ? pageCss(page, assets) : sceneCss(page, fragment, assets);
   const stylesheet = fileName(`${fragment ?? "page"}.css`, css);
   site.set(stylesheet, css);
@@ -75,23 +90,40 @@ export async function makeSnippet(project: Project, path: LayerPath): Promise<Si
 }
 
 /** Adds the pictures and fonts of a page to a site; where they are in it. */
-async function addAssets(site: Site, { pictures, fonts }: Project, page: Page): Promise<Assets> {
+async function addAssets(
+  site: Site,
+  { pictures, fonts }: Project,
+  page: Page,
+  deliveries?: Deliveries,
+): Promise<Assets> {
   const named = new Set(referencesIn(page).map(({ path }) => path));
-  const add = ({ path, bytes }: Asset, extension?: string): string => {
+  const add = (path: string, bytes: Buffer, extension?: string): string => {
     const url = `assets/${fileName(path, bytes, extension)}`;
     site.set(url, bytes);
     return url;
   };
+  const addPicture = ({ path, width, height, bytes, extension }: PictureAsset): Picture => {
+    const own = deliveries?.pictures.get(path);
+    if (!own) return { width, height, url: add(path, bytes, extension) };
+    const addFile = (file: DeliveredFile) => add(path, file.bytes, file.extension);
+    return {
+      ...{ width, height, url: addFile(own.plain) },
+      sources: own.sources.map(({ type, files }) => ({
+        type,
+        files: files.map((file) => ({ url: addFile(file), width: file.width })),
+      })),
+      ...(own.placeholder && { placeholder: own.placeholder }),
+    };
+  };
   const texts = new TextSizer(page, fonts);
   return {
     pictures: Object.fromEntries(
-      pictures
-        .filter(({ path }) => named.has(path))
-        .map((picture) => [picture.path, { ...picture, url: add(picture, picture.extension) }]),
+      pictures.filter(({ path }) => named.has(path)).map((picture) => [picture.path, addPicture(picture)]),
     ),
-    fonts: Object.fromEntries(fonts.map((font) => [font.path, add(font)])),
+    fonts: Object.fromEntries(fonts.map(({ path, bytes }) => [path, add(path, bytes)])),
     fontStacks: await fontStacks({ page, fonts }),
     ems: (text) => texts.ems(text),
+    ...(deliveries && { drawn: deliveries.drawn }),
   };
 }
 

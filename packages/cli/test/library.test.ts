@@ -17,7 +17,11 @@ test("a project is read, built, checked, measured and proved, as the command doe
     output: join(folder, "site"),
     onProgress: (text) => told.push(text),
   });
-  expect(told).toEqual(["building the site", ""]);
+  expect(told).toEqual([
+    "building the site",
+    ...Array.from({ length: 5 }, (_, index) => `making pictures: ${index + 1} of 5`),
+    "",
+  ]);
   expect(readFileSync(join(folder, "site/index.html"), "utf8")).toBe(site.get("index.html"));
 
   const viewport = { width: 390, height: 844 };

@@ -15,7 +15,8 @@ export function pagesOf(pages: Pages): Plugin {
   const siteOf = async (file: string) => {
     const { project, faults, files } = await readProject(resolve(config.root, file));
     if (!project) throw new Error(faults.map(formatFault).join("\n"));
-    return { site: await buildSite(project), files };
+    // While somebody develops nobody waits for pictures to be made.
+    return { site: await buildSite(project, { originals: config.command === "serve" }), files };
   };
   return {
     name: "lumbit:pages",

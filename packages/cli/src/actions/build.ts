@@ -10,6 +10,7 @@ import { readProject, requireProject } from "../project.ts";
 interface Options {
   output: string;
   script: boolean;
+  originals?: boolean;
   fragment?: string;
   layer?: string;
   force?: true;
@@ -41,13 +42,13 @@ export async function build(file: string, options: Options): Promise<void> {
 
 async function written(
   file: string,
-  { output, script, fragment, layer, force, json }: Options,
+  { output, script, originals = false, fragment, layer, force, json }: Options,
 ): Promise<void> {
   if (fragment !== undefined && layer !== undefined)
     throw new Problem("--fragment and --layer: one of them, for they write other things");
   const project = await requireProject(file);
   const site = await buildSite(project, {
-    ...{ output, script, force: force ?? false },
+    ...{ output, script, originals, force: force ?? false },
     ...(fragment !== undefined && { fragment }),
     ...(layer !== undefined && { layer: pathOf(layer) }),
   });

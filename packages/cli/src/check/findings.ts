@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import type { Finding } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
+import { digest, looks } from "../kept.ts";
 import type { Project } from "../project.ts";
 import { judge } from "./judge.ts";
-import { digest, remember, remembered } from "./kept.ts";
 import { workerFile } from "./workers.ts";
 
 /** What checks find in a project at viewports. The same page with the same files is judged once. */
@@ -14,9 +14,9 @@ export async function findingsOf(project: Project, viewports: readonly Viewport[
   // What is built names its parts by their content, so its text changes with the checks.
   const checks = readFileSync(workerFile, "utf8");
   const key = `findings in ${digest(JSON.stringify([checks, viewports, page, files]))}`;
-  const known = await remembered(key);
+  const known = await looks.remembered(key);
   if (known) return JSON.parse(known.data.toString());
   const findings = await judge(project, viewports);
-  await remember(key, JSON.stringify(findings));
+  await looks.remember(key, JSON.stringify(findings));
   return findings;
 }

@@ -11,6 +11,7 @@ import type { ImageLayer, Page, Viewport } from "lumbit/core";
 import { allLayers, isImage, statesOf } from "lumbit/internal";
 import { say } from "../progress.ts";
 import type { Project } from "../project.ts";
+import { withDeliveries } from "./deliveries.ts";
 import { checkedPictures, withDetails } from "./pictures.ts";
 import { inWorker } from "./workers.ts";
 
@@ -22,7 +23,7 @@ export const picturesOf = (project: Project): Promise<Map<string, KnownPicture>>
 export async function judge(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
   const { page } = project;
   const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
-  const looks = await picturesOf(project);
+  const looks = await withDeliveries(await picturesOf(project), project);
   const first = await judgeAll(page, looks);
   // Only what looks too small is looked at once more: soft pictures may be.
   const pictures = await withDetails(looks, project, smallPictures(page, first));

@@ -1,8 +1,8 @@
 import type { KnownPicture } from "lumbit/checks";
 import sharp from "sharp";
+import { digest, looks } from "../kept.ts";
 import { Problem } from "../problem.ts";
 import type { PictureAsset, Project } from "../project.ts";
-import { digest, remember, remembered } from "./kept.ts";
 import { type Look, shared } from "./look.ts";
 import { inWorker } from "./workers.ts";
 
@@ -50,18 +50,18 @@ export async function withDetails(
 
 async function detailed(bytes: Buffer): Promise<number> {
   const detail = await inWorker("detail", { bytes });
-  await remember(detailKey(bytes), Buffer.alloc(0), detail);
+  await looks.remember(detailKey(bytes), Buffer.alloc(0), detail);
   return detail;
 }
 
 const knownDetail = async (bytes: Buffer): Promise<number | undefined> =>
-  (await remembered(detailKey(bytes)))?.metadata;
+  (await looks.remembered(detailKey(bytes)))?.metadata;
 
 const detailKey = (bytes: Buffer) => `detail of ${digest(bytes)}`;
 
 async function looked({ path, bytes }: PictureAsset): Promise<Look> {
   const key = digest(bytes);
-  const entry = await remembered(key);
+  const entry = await looks.remembered(key);
   if (entry) {
     const raw = await sharp(entry.data).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     const { width, height } = raw.info;
@@ -74,6 +74,6 @@ async function looked({ path, bytes }: PictureAsset): Promise<Look> {
   const png = await sharp(Buffer.from(data), { raw: { width, height, channels: 4 } })
     .png()
     .toBuffer();
-  await remember(key, png, rest);
+  await looks.remember(key, png, rest);
   return look;
 }

@@ -11,6 +11,10 @@ export const buildCommand = () =>
     .option("--no-script", "leave out the script that moves the page where browsers cannot by themselves")
     .option("--fragment <scene>", "write one scene as HTML and CSS to paste into a foreign page")
     .option("--layer <scene/layer>", "write one layer with its motion as plain CSS that needs no Lumbit")
+    .option(
+      "--originals",
+      "copy the pictures as they are, instead of making such as screens need, in kinds that are smaller",
+    )
     .option("--watch", "build it again whenever the page or one of its files changes, until you press Ctrl+C")
     .option("--json", "print JSON for other programs")
     .option("--force", "replace files in the folder that lumbit did not write")

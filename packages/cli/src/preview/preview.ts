@@ -48,7 +48,7 @@ export async function startPreview(file: string, port: number, events: PreviewEv
       const { project, faults, files } = await readProject(file);
       followed.follow(files);
       if (project) {
-        site = await makeSite(project);
+        site = await makeSite(project, { originals: true });
         state = { faults: [], version: state.version + 1, message: "" };
         events.onGood();
       } else report(faults, "the page file has faults; the last good version stays");

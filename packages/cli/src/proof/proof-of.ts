@@ -94,7 +94,7 @@ async function filmOf(
   const from = shown ? within(shown.top - viewport.height) : 0;
   const to = shown ? within(shown.top + shown.height + shown.passage.hold) : reach;
   const seconds = wanted ?? Math.min(Math.max((to - from) / pace.scroll, pace.shortest), pace.longest);
-  const content = await film(await makeSite(project), {
+  const content = await film(await makeSite(project, { originals: true }), {
     ...{ viewport, from, to, seconds },
     progress: (done, frames) => say(`filming, ${done} of ${frames}`),
   });

@@ -11,6 +11,8 @@ export const sentences: Readonly<Record<string, string>> = {
   title: "It comes in with its slide: {}.",
   shape: "It is a {}.",
   image: "Its file is {}",
+  similarity: "Its pictures are delivered at least {} alike to the originals.",
+  copyright: "They tell who made them: {}.",
   depth: "It lies {} deep.",
   speed: "It moves {} px for each px of scroll.",
   direction: "Its drift goes {} as the reader scrolls.",

@@ -1,3 +1,4 @@
+export { heavy } from "./catalog/weight.ts";
 export type { Check } from "./check.ts";
 export { type CheckInput, checkPage, defaultViewports } from "./check-page.ts";
 export { checks } from "./checks.ts";

@@ -3,6 +3,8 @@ export interface KnownPicture {
   width: number;
   height: number;
   bytes: number;
+  /** The files that a site has of it, by their widths in px, the widest first; its own file alone without them. */
+  delivered?: readonly { width: number; bytes: number }[];
   /** The share of its pixels, along each side, that its detail needs: less than 1 for what is soft by nature, 0 for vectors. */
   detail?: number;
   /** A small copy of its pixels, red, green, blue and opacity (0..255) row by row; nothing for what cannot be decoded. */

@@ -101,7 +101,7 @@ export {
   type Travel,
 } from "./ramp.ts";
 export { besideSlide, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
-export { applyRules, changedBy, type Rule, statesOf } from "./rules.ts";
+export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";
 export { automaticSettle, type Settle, settleAt, settleOf } from "./settle.ts";
 export {

@@ -1,4 +1,4 @@
-import type { backdrop, fontFace, head, pageLook, ValuesOf } from "../settings/index.ts";
+import type { backdrop, delivery, fontFace, head, pageLook, ValuesOf } from "../settings/index.ts";
 import type { CheckSetting } from "./check-setting.ts";
 import type { Motion } from "./depth.ts";
 import type { Camera } from "./drift.ts";
@@ -13,6 +13,9 @@ export type Backdrop = Motion & Omit<ValuesOf<typeof backdrop>, "depth" | "speed
 
 /** What a page says of itself in its document's head. */
 export type Head = ValuesOf<typeof head>;
+
+/** How the pictures of a page are delivered. */
+export type Delivery = ValuesOf<typeof delivery>;
 
 /** What the whole page looks like. */
 export type PageLook = Omit<ValuesOf<typeof pageLook>, "backdrop" | "rules"> & {
@@ -30,6 +33,7 @@ export interface Page {
   lang: string;
   head?: Head;
   page?: PageLook;
+  pictures?: Delivery;
   fonts?: readonly FontFace[];
   scenes: readonly Scene[];
   checks?: readonly CheckSetting[];

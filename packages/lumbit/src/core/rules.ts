@@ -8,31 +8,35 @@ import type { Viewport } from "./units.ts";
 export type Rule<Settings> = { media: string } & Settings;
 
 /** A page with the rules that hold at a viewport applied to it: the page as that viewport has it. */
-export function applyRules(page: Page, viewport: Viewport): Page {
+export const applyRules = (page: Page, viewport: Viewport): Page =>
+  applyRulesWhere(page, (media) => matchesMedia(media, viewport) === true);
+
+/** A page with those of its rules applied to it whose media queries hold. */
+export function applyRulesWhere(page: Page, holds: (media: string) => boolean): Page {
   const look = page.page;
   return {
     ...page,
-    ...(look && { page: withRules(look, viewport) }),
+    ...(look && { page: withRules(look, holds) }),
     scenes: page.scenes.map(
       (scene): Scene => ({
-        ...withRules(scene, viewport),
-        ...(scene.content && { content: scene.content.map((block) => withRules(block, viewport)) }),
-        layers: scene.layers.map((layer) => applyToLayer(layer, viewport)),
+        ...withRules(scene, holds),
+        ...(scene.content && { content: scene.content.map((block) => withRules(block, holds)) }),
+        layers: scene.layers.map((layer) => applyToLayer(layer, holds)),
       }),
     ),
   };
 }
 
-function applyToLayer<L extends AnyLayer>(layer: L, viewport: Viewport): L {
-  const changed = withRules(layer, viewport);
+function applyToLayer<L extends AnyLayer>(layer: L, holds: (media: string) => boolean): L {
+  const changed = withRules(layer, holds);
   return changed.layers
-    ? { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner, viewport)) }
+    ? { ...changed, layers: changed.layers.map((inner) => applyToLayer(inner, holds)) }
     : changed;
 }
 
-const withRules = <T extends WithRules>(settings: T, viewport: Viewport): T =>
+const withRules = <T extends WithRules>(settings: T, holds: (media: string) => boolean): T =>
   (settings.rules ?? [])
-    .filter(({ media }) => matchesMedia(media, viewport))
+    .filter(({ media }) => holds(media))
     .reduce((changed, rule) => changedBy(changed, rule), settings);
 
 type WithRules = { rules?: readonly Rule<object>[] };

@@ -1,20 +1,13 @@
-import type {
-  AnyLayer,
-  KindSettings,
-  LayerSettings,
-  PageLook,
-  Size,
-  TextLayer,
-  TextStyle,
-} from "../core/index.ts";
+import type { AnyLayer, KindSettings, LayerSettings, PageLook, TextLayer, TextStyle } from "../core/index.ts";
+import type { Picture } from "./assets.ts";
 
 /** What a layer's style depends on besides the layer. */
 export interface LayerContext {
   /** Selects the scene. */
   scene: string;
   look: PageLook;
-  /** The size of a picture's file. */
-  sizeOf(image: string): Size | undefined;
+  /** What is known of a picture's file. */
+  fileOf(image: string): Pick<Picture, "width" | "height" | "placeholder"> | undefined;
   /** The width of a text's widest line in font sizes. */
   ems(text: TextLayer): number;
   /** Whether the camera moves forward in this scene. */

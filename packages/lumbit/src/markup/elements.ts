@@ -18,7 +18,7 @@ import {
   textParts,
 } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
-import { type Assets, fileAt } from "./assets.ts";
+import { type Assets, fileAt, type PictureSource } from "./assets.ts";
 import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
 import { isBoxed } from "./pane.ts";
@@ -83,13 +83,13 @@ const headingOf = ({ layers, content = [] }: Scene): string | undefined =>
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
   const backdrop = page.page?.backdrop;
   if (!backdrop) return undefined;
-  return element("div", { "data-lumbit-is": "backdrop" }, [
-    element("img", {
-      "data-lumbit-backdrop": "native",
-      ...pictureAttributes(backdrop.image, assets),
-      alt: backdrop.alt,
-    }),
-  ]);
+  const image = element("img", {
+    "data-lumbit-backdrop": "native",
+    ...pictureAttributes(backdrop.image, assets),
+    alt: backdrop.alt,
+  });
+  const sources = kindsOf(backdrop.image, assets, { sizes: assets.drawn?.backdrop?.sizes });
+  return element("div", { "data-lumbit-is": "backdrop" }, [chosen(sources, image)]);
 }
 
 const contentElement = (content: readonly Block[]) =>
@@ -220,18 +220,43 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     srcset: layer.variants && sourceSet(layer.image, layer.variants, assets),
     alt: layer.alt,
     loading: loading === "late" ? "lazy" : undefined,
-    fetchpriority: loading === "soon" ? "low" : undefined,
+    fetchpriority: loading === "soon" ? "low" : loading === "now" && assets.drawn ? "high" : undefined,
     // Chromium may leave out what is decoded late in a slide that has come by a jump.
     decoding: loading === "now" || slide ? undefined : "async",
   });
+  const sizes = assets.drawn?.sizes(layer);
+  const kinds = (image: string, variants: object | undefined, media?: string) =>
+    variants ? [] : kindsOf(image, assets, { media, sizes });
   // The first source whose media query holds is shown; of rules it is the last.
-  const sources = (layer.rules ?? []).toReversed().flatMap(({ media, image, variants = {} }) => {
+  const ruled = (layer.rules ?? []).toReversed().flatMap(({ media, image, variants }) => {
     if (image === undefined) return [];
     const { width, height } = fileAt(assets.pictures, image) ?? {};
-    return [element("source", { media, srcset: sourceSet(image, variants, assets), width, height })];
+    const own = element("source", { media, srcset: sourceSet(image, variants ?? {}, assets), width, height });
+    return [...kinds(image, variants, media), own];
   });
-  return sources.length > 0 ? element("picture", {}, [...sources, image]) : image;
+  return chosen([...ruled, ...kinds(layer.image, layer.variants)], image);
 }
+
+/** A picture that a browser chooses among sources. */
+const chosen = (sources: readonly Element[], image: Element): Element =>
+  sources.length > 0 ? element("picture", {}, [...sources, image]) : image;
+
+/** A picture in other kinds and widths, for browsers to choose from. */
+function kindsOf(
+  path: string,
+  assets: Assets,
+  own: { media?: string | undefined; sizes: string | undefined },
+) {
+  const { sources = [], width, height } = fileAt(assets.pictures, path) ?? {};
+  return sources.map(({ type, files }) => {
+    const srcset = sourceSetOf(files);
+    return element("source", { media: own.media, type, srcset, sizes: own.sizes, width, height });
+  });
+}
+
+/** Files by their widths, for a browser to choose from. */
+export const sourceSetOf = (files: PictureSource["files"]): string =>
+  files.map(({ url, width }) => `${url} ${width}w`).join(", ");
 
 function sourceSet(image: string, variants: Readonly<Record<string, string>>, assets: Assets): string {
   const url = (path: string) => (fileAt(assets.pictures, path)?.url ?? path).replaceAll(" ", "%20");

@@ -1,8 +1,15 @@
 export { adoptCss, cropWay } from "./adopt.css.ts";
 export { css, type Expression, print, value } from "./arithmetic.ts";
-export { type Assets, type FontStack, fileAt, type Picture } from "./assets.ts";
+export {
+  type Assets,
+  type DrawnSizes,
+  type FontStack,
+  fileAt,
+  type Picture,
+  type PictureSource,
+} from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
-export { backdropElement, layerElement, sceneElement } from "./elements.ts";
+export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
 export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss } from "./model.css.ts";

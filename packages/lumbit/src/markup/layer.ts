@@ -80,7 +80,10 @@ function styleOf(
     ...(given.hold && given.hold !== "none" && holdCss(given.hold)),
     ...changedLook(layer, base, whole, context),
     ...(!boxed && blendCss(given)),
-    ...(!isText(layer) && { background: given.background, "box-shadow": given.shadow }),
+    ...(!isText(layer) && {
+      background: given.background ?? placeholderOf(layer, given, context),
+      "box-shadow": given.shadow,
+    }),
     ...(isGroup(layer) && { "--lumbit-tilt": given.tilt }),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
     ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
@@ -122,6 +125,10 @@ function styleOf(
     return { layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count)) } };
   return { layer: { ...own, ...natural, ...(placed && boxPlace(layer, base, context)) } };
 }
+
+/** What stands for a picture until it is there: under one that covers its box nothing of it is seen afterwards. */
+const placeholderOf = (layer: AnyLayer, { image }: Given, { fileOf }: LayerContext): string | undefined =>
+  isImage(layer) && layer.fit !== "contain" && image !== undefined ? fileOf(image)?.placeholder : undefined;
 
 /** What of a look is not what a plain layer has, or what the layer has without its rules; for ramps only where there are any. */
 function changedLook(layer: AnyLayer, base: AnyLayer, whole: boolean, { look }: LayerContext): Declarations {

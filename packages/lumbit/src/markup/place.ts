@@ -38,10 +38,10 @@ export function boxPlace(
 }
 
 /** The width and proportions of a picture's file; properties where rules change the picture. Nothing of other layers. */
-function naturalSize(layer: AnyLayer, base: AnyLayer, { sizeOf }: LayerContext) {
+function naturalSize(layer: AnyLayer, base: AnyLayer, { fileOf }: LayerContext) {
   if (!isImage(layer)) return undefined;
   if (changesImage(base)) return { width: variable("natural"), ratio: variable("ratio") };
-  const own = sizeOf(layer.image) ?? { width: 1, height: 1 };
+  const own = fileOf(layer.image) ?? { width: 1, height: 1 };
   return { width: css.px(own.width), ratio: css.number(own.width / own.height) };
 }
 
@@ -53,10 +53,10 @@ export function naturalCss(
   layer: AnyLayer,
   given: Given,
   base: AnyLayer,
-  { sizeOf }: LayerContext,
+  { fileOf }: LayerContext,
 ): Declarations {
   if (!changesImage(base) || !given.image || !isImage(layer)) return {};
-  const own = sizeOf(given.image) ?? { width: 1, height: 1 };
+  const own = fileOf(given.image) ?? { width: 1, height: 1 };
   return { "--lumbit-natural": `${own.width}px`, "--lumbit-ratio": round(own.width / own.height) };
 }
 

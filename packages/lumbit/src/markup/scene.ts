@@ -125,7 +125,7 @@ export function sceneRules(
 export const layerContext = (scene: Scene, look: PageLook, assets: Assets): LayerContext => ({
   scene: sceneSelector(scene),
   look,
-  sizeOf: (image) => fileAt(assets.pictures, image),
+  fileOf: (image) => fileAt(assets.pictures, image),
   ems: assets.ems ?? estimatedEms,
   pushed: [scene, look, ...(scene.rules ?? []), ...(look.rules ?? [])].some(({ camera }) => camera?.push),
   fixed: stageLayers(scene, look).fixed,

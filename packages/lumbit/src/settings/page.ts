@@ -1,6 +1,6 @@
 import { checkSetting } from "./check.ts";
 import { focus, haze } from "./common.ts";
-import { choice, list, object, pattern, type Setting, text } from "./grammar.ts";
+import { boolean, choice, list, number, object, pattern, type Setting, text } from "./grammar.ts";
 import { head } from "./head.ts";
 import { rulesOf } from "./layer.ts";
 import { sceneGrammar } from "./scene.ts";
@@ -43,6 +43,23 @@ export const backdrop = {
   },
   subject: { grammar: subject, meaning: "The point that crops keep in sight.", otherwise: "[0.5, 0.5]" },
   ...motion,
+} as const satisfies Record<string, Setting>;
+
+/** How the pictures of a page are delivered. */
+export const delivery = {
+  similarity: {
+    grammar: number(
+      { least: 0.5, most: 1 },
+      "how alike to the originals pictures have to be delivered: a structural similarity from 0.5 to 1",
+    ),
+    meaning: "How alike to the originals they are at least: a structural similarity (SSIM) from 0.5 to 1.",
+    otherwise: "0.985",
+  },
+  copyright: {
+    grammar: boolean("true to keep in the delivered pictures who made them, or false"),
+    meaning:
+      "`true` keeps in them who made them, as the originals say; nothing else of what they say is kept.",
+  },
 } as const satisfies Record<string, Setting>;
 
 const plain = {
@@ -110,6 +127,10 @@ export const page = {
   page: {
     grammar: object(pageLook, "what the whole page looks like"),
     meaning: "What the whole page looks like.",
+  },
+  pictures: {
+    grammar: object(delivery, "how its pictures are delivered: similarity, copyright"),
+    meaning: "How its pictures are delivered.",
   },
   fonts: {
     grammar: list(

@@ -1,7 +1,7 @@
 import type { ElementContent, Root } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { h } from "hastscript";
-import { directionalityOf, type Page } from "../core/index.ts";
+import { allLayers, directionalityOf, isImage, type Page } from "../core/index.ts";
 import {
   type Assets,
   backdropElement,
@@ -9,6 +9,7 @@ import {
   element,
   fileAt,
   sceneElement,
+  sourceSetOf,
 } from "../markup/index.ts";
 
 /** Where the page finds its style sheet, and the pictures and fonts it names. */
@@ -31,6 +32,7 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
       element("title", {}, [page.title]),
       ...headElements(page, assets),
       element("link", { rel: "stylesheet", href: stylesheet }),
+      ...preloads(page, assets),
       ...scripts.map((src) => element("script", { type: "module", src })),
     ]),
     element("body", {}, [element("main", {}, [...(backdrop ? [backdrop] : []), ...scenes])]),
@@ -44,6 +46,37 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
 
 /** An element as HTML. */
 export const htmlOf = (tree: Element): string => `${toHtml(hast(tree))}\n`;
+
+/** Has a browser load the pictures of the first screen at once, those that it will choose. */
+function preloads({ page, scenes: [first] }: Page, { pictures, drawn }: Assets): Element[] {
+  if (!drawn || !first) return [];
+  const { backdrop } = page ?? {};
+  const chosen = [
+    ...(backdrop ? [{ image: backdrop.image, sizes: drawn.backdrop?.sizes }] : []),
+    ...allLayers(first.layers)
+      // Which one a rule shows is known when its media query is asked.
+      .filter((layer) => isImage(layer) && !layer.rules?.some(({ image, hidden }) => image ?? hidden))
+      .flatMap((layer) =>
+        isImage(layer) && !layer.hidden ? [{ image: layer.image, sizes: drawn.sizes(layer) }] : [],
+      ),
+  ];
+  const links = chosen.flatMap(({ image, sizes }) => {
+    const [source] = fileAt(pictures, image)?.sources ?? [];
+    if (!source) return [];
+    const imagesrcset = sourceSetOf(source.files);
+    // Without an address of its own: who knows no source sets would load what it does not show.
+    return [
+      element("link", {
+        ...{ rel: "preload", as: "image", type: source.type },
+        ...{ imagesrcset, imagesizes: sizes, fetchpriority: "high" },
+      }),
+    ];
+  });
+  return links.filter(
+    ({ attributes }, index) =>
+      links.findIndex((other) => other.attributes.imagesrcset === attributes.imagesrcset) === index,
+  );
+}
 
 /** What a page says of itself. */
 function headElements({ title, head = {} }: Page, { pictures }: Assets): Element[] {

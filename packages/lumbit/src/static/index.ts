@@ -1,5 +1,13 @@
-export { type Assets, blendCss, type FontStack, type Picture } from "../markup/index.ts";
+export {
+  type Assets,
+  blendCss,
+  type DrawnSizes,
+  type FontStack,
+  type Picture,
+  type PictureSource,
+} from "../markup/index.ts";
 export { pageCss } from "./css.ts";
+export { type DrawnWidths, drawnWidths } from "./drawn-widths.ts";
 export { sceneCss, sceneHtml } from "./fragment.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";
 export { type LayerPath, layerCss, layerHtml, layerPlaceCss } from "./layer.ts";

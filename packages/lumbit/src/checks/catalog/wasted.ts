@@ -23,7 +23,8 @@ function judge(view: View): Sighting[] {
       const { layer, layout, path } = own;
       if (!isImage(layer) || layer.variants || layout.hidden) return [];
       const file = view.pictures.get(layer.image);
-      if (!file || file.bytes < wasteful.bytes || file.detail === 0) return [];
+      // Of what is delivered in several widths a screen loads what it needs.
+      if (!file || file.delivered || file.bytes < wasteful.bytes || file.detail === 0) return [];
       // Other layers with the same file may need more of it.
       const shares = view.scenes.flatMap(({ layers }) =>
         layers.flatMap((other) => {

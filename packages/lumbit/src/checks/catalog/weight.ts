@@ -1,8 +1,8 @@
 import { type AnyLayer, hasPane, isGroup, isImage, type Scene } from "../../core/index.ts";
 import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
-import { fileAt } from "../pixels.ts";
-import type { View } from "../view.ts";
+import { fileAt, pixelsNeeded } from "../pixels.ts";
+import type { LayerView, View } from "../view.ts";
 
 export const check: Check = {
   name: "weight",
@@ -13,20 +13,23 @@ export const check: Check = {
 };
 
 const mega = 1024 * 1024;
-/** Bytes of all pictures; bytes of the decoded ones that are in view at once; layers that move in view at once. */
-const most = { bytes: 5 * mega, memory: 256 * mega, layers: 60 };
+/** Bytes of all pictures that a page may load without being heavy. */
+export const heavy = 5 * mega;
+/** Bytes of decoded pictures that are in view at once; layers that move in view at once. */
+const most = { memory: 256 * mega, layers: 60 };
 
 /** Pages whose pictures are too many bytes to load, too large to hold in memory, or too many to move at once. */
 function judge(view: View): Sighting[] {
-  const { pictures, scenes, viewport } = view;
-  const loads = picturesOf(view);
-  const bytes = loads.reduce((sum, path) => sum + (pictures.get(path)?.bytes ?? 0), 0);
-  const heaviest = loads
-    .map((path) => ({ path, bytes: pictures.get(path)?.bytes ?? 0 }))
-    .toSorted((a, b) => b.bytes - a.bytes)[0];
+  const { scenes } = view;
+  const loads = distinct([
+    ...backdropOf(view),
+    ...scenes.flatMap(({ layers }) => layers.flatMap((own) => loadedBy(own, view))),
+  ]);
+  const bytes = loads.reduce((sum, file) => sum + file.bytes, 0);
+  const heaviest = loads.toSorted((a, b) => b.bytes - a.bytes)[0];
   const whole = { path: "/scenes", from: 0, to: view.layout.scrollHeight - view.viewport.height };
   const loaded: Sighting[] =
-    bytes > most.bytes && heaviest
+    bytes > heavy && heaviest
       ? [
           {
             ...whole,
@@ -39,14 +42,13 @@ function judge(view: View): Sighting[] {
     const shown = layers.filter(
       ({ layout, track }) => !layout.hidden && track.some(({ pose }) => pose.visible),
     );
-    const files = new Set(shown.flatMap(({ layer }) => (isImage(layer) ? [fileAt(layer, viewport)] : [])));
-    const memory = [...files].reduce((sum, file) => {
-      const { width = 0, height = 0 } = pictures.get(file) ?? {};
-      return sum + 4 * width * height;
-    }, 0);
+    const memory = distinct(shown.flatMap((own) => loadedBy(own, view))).reduce(
+      (sum, { width, height }) => sum + 4 * width * height,
+      0,
+    );
     const moving = shown.filter(({ layout, group }) => !group && layout.speed !== 1).length;
-    const heavy = memory > most.memory;
-    const measured = heavy
+    const large = memory > most.memory;
+    const measured = large
       ? `its pictures take ${Math.round(memory / mega)} MB of memory when decoded`
       : moving > most.layers
         ? `${moving} layers move at once`
@@ -55,7 +57,7 @@ function judge(view: View): Sighting[] {
       ? [
           {
             ...{ scene: scene.name, path, from, to, amount: Math.max(memory, moving), measured },
-            ...(!heavy && { change: grouped(scene, path) }),
+            ...(!large && { change: grouped(scene, path) }),
           },
         ]
       : [];
@@ -109,14 +111,34 @@ const isAlike = (a: AnyLayer, b: AnyLayer): boolean =>
   a.speed === b.speed &&
   a.direction === b.direction;
 
-/** The pictures that a page loads at a viewport, as dense as its screen. */
-const picturesOf = ({ scenes, page: { page }, viewport }: View): string[] => [
-  ...new Set([
-    ...(page?.backdrop ? [page.backdrop.image] : []),
-    ...scenes.flatMap(({ layers }) =>
-      layers.flatMap(({ layer, layout }) =>
-        isImage(layer) && !layout.hidden ? [fileAt(layer, viewport)] : [],
-      ),
-    ),
-  ]),
+/** A file that a screen loads. */
+interface Loaded {
+  path: string;
+  bytes: number;
+  width: number;
+  height: number;
+}
+
+/** The file of a layer's picture that a screen loads: of those that are delivered the one that is wide enough. */
+function loadedBy({ layer, layout, ...own }: LayerView, view: View): Loaded[] {
+  if (!isImage(layer) || layout.hidden) return [];
+  const path = fileAt(layer, view.viewport);
+  const file = view.pictures.get(path);
+  if (!file) return [];
+  const needed = file.width * (pixelsNeeded({ layer, layout, ...own }, view)?.enlarged ?? 1);
+  const { width, bytes } =
+    file.delivered?.findLast(({ width }) => width >= needed) ?? file.delivered?.[0] ?? file;
+  return [{ path, bytes, width, height: (file.height * width) / file.width }];
+}
+
+/** The page's backdrop, which is as wide as it comes. */
+function backdropOf({ page: { page }, pictures }: View): Loaded[] {
+  const path = page?.backdrop?.image ?? "";
+  const file = pictures.get(path);
+  return file ? [{ path, ...file, bytes: file.delivered?.[0]?.bytes ?? file.bytes }] : [];
+}
+
+/** Files, each once, as wide as any layer has it. */
+const distinct = (files: readonly Loaded[]): Loaded[] => [
+  ...new Map(files.toSorted((a, b) => a.width - b.width).map((file) => [file.path, file])).values(),
 ];

@@ -1,0 +1,109 @@
+import { join } from "node:path";
+import type { Page as Tab } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { type Chromium, openChromium } from "./chromium.ts";
+import { lumbit, root, temporaryFolder } from "./command.ts";
+import { engineNames, engineOf } from "./engines.ts";
+import { serveFolder } from "./serve.ts";
+
+/** The demo as it is delivered, beside the demo with its pictures as they are. */
+const sites: Record<"delivered" | "originals", string> = { delivered: "", originals: "" };
+const closes: (() => void)[] = [];
+let browser: Chromium;
+
+beforeAll(async () => {
+  const folder = temporaryFolder();
+  const demo = join(root, "examples/tidehouse/page.json");
+  for (const name of ["delivered", "originals"] as const) {
+    const more = name === "originals" ? ["--originals"] : [];
+    expect((await lumbit(["build", demo, "-o", name, ...more], folder)).stderr).toBe("");
+    const { origin, close } = await serveFolder(join(folder, name), "default-src 'self'");
+    sites[name] = origin;
+    closes.push(close);
+  }
+  browser = await openChromium();
+}, 300_000);
+afterAll(async () => {
+  await browser?.close();
+  for (const close of closes) close();
+});
+
+const boxes = `(() => [...document.querySelectorAll("img[data-lumbit-layer]")].map((layer) => {
+  const { left, top, width, height } = layer.getBoundingClientRect();
+  return [layer.dataset.lumbitLayer, ...[left, top, width, height].map((side) => Math.round(side))].join(" ");
+}))()`;
+
+describe.each(engineNames)("%s", (name) => {
+  test("layers lie where they lie with the originals", async () => {
+    const engine = await engineOf(name);
+    const found: Record<string, string[][]> = {};
+    for (const [site, origin] of Object.entries(sites)) {
+      await engine.open(`${origin}/`);
+      await engine.resize(1280, 800);
+      found[site] = [];
+      for (const scroll of [0, 1500, 4000]) {
+        await engine.run(`scrollTo({ top: ${scroll}, behavior: "instant" });
+          await new Promise((done) => setTimeout(done, 300));
+          for (const own of document.getAnimations()) if (own.timeline === document.timeline && own.playState === "running") own.finish();`);
+        found[site]?.push(await engine.run<string[]>(`return ${boxes};`));
+      }
+    }
+    expect(found.delivered?.[0]?.length).toBeGreaterThan(20);
+    expect(found.delivered).toEqual(found.originals);
+  });
+});
+
+/** What a screen loads of the pictures in view, and how many of its own pixels each pixel of a file covers at most. */
+const seen = (tab: Tab) =>
+  tab.evaluate(async () => {
+    const images = [...document.images].filter((image) => {
+      const { top, bottom, width } = image.getBoundingClientRect();
+      return bottom > 0 && top < innerHeight && width > 0;
+    });
+    await Promise.all(images.map((image) => image.decode().catch(() => {})));
+    return Promise.all(
+      images.map(async (image) => {
+        const { width, height } = image.getBoundingClientRect();
+        const bitmap = await createImageBitmap(await (await fetch(image.currentSrc)).blob()).catch(
+          () => undefined,
+        );
+        const file = bitmap ?? { width: image.naturalWidth, height: image.naturalHeight };
+        const stretched = devicePixelRatio * Math.max(width / file.width, height / file.height);
+        return {
+          name: image.dataset.lumbitLayer ?? "backdrop",
+          url: image.currentSrc,
+          stretched,
+          file: file.width,
+          whole: Number(image.getAttribute("width")),
+        };
+      }),
+    );
+  });
+
+test.each([
+  ["a telephone", 390, 844, 3],
+  ["a laptop", 1280, 800, 1],
+  ["a large screen", 1920, 1080, 1],
+])(
+  "%s loads pictures as sharp as the originals allow, in the smallest kind",
+  async (_, width, height, density) => {
+    const context = await browser.newContext({ viewport: { width, height }, deviceScaleFactor: density });
+    const tab = await context.newPage();
+    try {
+      await tab.goto(sites.delivered);
+      for (const scroll of [0, 1700, 3400]) {
+        await tab.evaluate((top) => scrollTo({ top, behavior: "instant" }), scroll);
+        await tab.waitForTimeout(400);
+        const pictures = await seen(tab);
+        expect(pictures.length).toBeGreaterThan(2);
+        for (const { name, url, stretched, file, whole } of pictures) {
+          // Enlarged only where the original is no wider.
+          if (file < whole) expect(stretched, `${name} at ${scroll}: ${url}`).toBeLessThan(1.12);
+          expect(url, name).toMatch(/\.(avif|webp|svg)$/);
+        }
+      }
+    } finally {
+      await context.close();
+    }
+  },
+);
