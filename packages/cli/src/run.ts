@@ -3,6 +3,7 @@ import { buildCommand } from "./commands/build.ts";
 import { checkCommand } from "./commands/check.ts";
 import { composeCommand } from "./commands/compose.ts";
 import { handOverCommand } from "./commands/hand-over.ts";
+import { importCommand } from "./commands/import.ts";
 import { measureCommand } from "./commands/measure.ts";
 import { newCommand } from "./commands/new.ts";
 import { previewCommand } from "./commands/preview.ts";
@@ -18,6 +19,7 @@ export async function run(args: readonly string[]): Promise<void> {
     .showHelpAfterError("(lumbit --help shows what there is)");
   for (const make of [
     newCommand,
+    importCommand,
     composeCommand,
     previewCommand,
     checkCommand,
