@@ -151,7 +151,9 @@ describe.each(engineNames)("%s", (name) => {
       if (reload) await engine.open(`${origin}/`);
       await engine.resize(width, 800);
       const { picture, ...seen } = JSON.parse(await engine.run<string>(look)) as Seen;
-      expect(picture).toMatch(width === 500 ? /tall[^/]*\.png$/ : /wide[^/]*\.png$/);
+      expect(picture).toMatch(
+        width === 500 ? /tall[^/]*\.(?:png|webp|avif)$/ : /wide[^/]*\.(?:png|webp|avif)$/,
+      );
       expect(seen).toEqual(
         width === 500
           ? { ratio: 0.5, below: "low", copies: 1, over: "wave", opacities: [1, 0.5] }

@@ -1,3 +1,4 @@
+import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { strToU8, zipSync } from "fflate";
@@ -5,7 +6,7 @@ import type { Page } from "lumbit/core";
 import sharp from "sharp";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { type Chromium, openChromium } from "../../../test/chromium.ts";
-import { lumbit, temporaryFolder } from "../../../test/command.ts";
+import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
 import { serveFolder } from "../../../test/serve.ts";
 
 const [width, height] = [800, 500];
@@ -119,6 +120,62 @@ test("an OpenRaster drawing is a page that is the drawing when it opens, and mov
     folder,
   );
   expect(JSON.parse(checked).findings.filter(({ change }: { change?: object }) => change)).toEqual([]);
+});
+
+test("a drawing that has changed is taken over: pictures and places change, depths, words and what is new of somebody stay", async () => {
+  const drawn = async (more: string, x: number, tone: string) =>
+    openRaster(
+      `${more}<layer name="posts" src="data/posts.png" x="${x}"/><layer name="hills" src="data/hills.png"/><layer name="sky" src="data/sky.png"/>`,
+      {
+        ...{ sky: await png(sky.replace("#9cc", tone)), hills: await png(hills), rope: await png(rope) },
+        posts: await png(posts),
+      },
+    );
+  write("tide.ora", await drawn('<layer name="rope" src="data/rope.png"/>', 0, "#9cc"));
+  await lumbit(["import", "tide.ora", "-o", "tide"], folder);
+  const file = join(folder, "tide/page.json");
+  const page = pageIn("tide") as unknown as { scenes: { layers: Record<string, unknown>[] }[] };
+  const layers = page.scenes[0]?.layers ?? [];
+  Object.assign(layers[1] ?? {}, { depth: 7, blur: "2px" });
+  layers.splice(2, 0, { name: "word", text: "Low tide", depth: 0.4, place: { left: "5%", top: "5%" } });
+  const typed = JSON.stringify(page, null, 1);
+  writeFileSync(file, typed);
+  write("tide.ora", await drawn('<layer name="hull" src="data/rope.png"/>', 60, "#9ab"));
+  const { stdout, stderr } = await lumbit(["import", "tide.ora", "--into", "tide/page.json"], folder);
+  expect([stderr, stdout]).toEqual([
+    "",
+    "taken over: sky, hills, posts\nnew: hull\nno longer in the drawing, and left as they are: rope\n",
+  ]);
+  expect(layersIn("tide").map(({ name, depth, blur }) => [name, depth, blur])).toEqual([
+    ["sky", "horizon", undefined],
+    ["hills", 7, "2px"],
+    ["word", 0.4, undefined],
+    ["posts", 0.5, undefined],
+    ["rope", 0, undefined],
+    ["hull", 0, undefined],
+  ]);
+  expect(layersIn("tide")[3]?.place).toMatchObject({ left: "22.5%" });
+  const { channels } = await sharp(join(folder, "tide/art/sky.png")).stats();
+  expect(channels[2]?.mean).toBeLessThan(0xbe);
+  // What did not change stays as it was typed.
+  expect(readFileSync(file, "utf8")).toContain(typed.slice(typed.indexOf('"after"') - 20));
+  expect((await lumbit(["build", "tide/page.json", "-o", "tide-site", "--originals"], folder)).stderr).toBe(
+    "",
+  );
+  write("other.svg", svg('<g id="sea"><rect width="9" height="9"/></g>'));
+  const other = await lumbit(["import", "other.svg", "--into", "tide/page.json"], folder);
+  expect(other.stderr).toMatch(/no layer of .*page\.json is called as one of the drawing/);
+  expect((await lumbit(["import", "tide.ora"], folder)).stderr).toMatch(/say -o with a folder .* or --into/);
+});
+
+test("the drawing of the demo becomes a page in which nothing is left to mend", async () => {
+  const { status } = spawnSync("node", [join(root, "examples/tidehouse/draw/drawing.mjs"), "sound.ora"], {
+    cwd: folder,
+  });
+  expect(status).toBe(0);
+  expect((await lumbit(["import", "sound.ora", "-o", "sound"], folder)).status).toBe(0);
+  const { stdout } = await lumbit(["check", "sound/page.json", "--json"], folder);
+  expect(JSON.parse(stdout).findings.filter(({ change }: { change?: object }) => change)).toEqual([]);
 });
 
 test("an SVG drawing stays a vector; what runs or would be fetched is left out, and said", async () => {

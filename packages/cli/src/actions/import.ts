@@ -1,6 +1,8 @@
-import { readdir, readFile, stat } from "node:fs/promises";
-import { basename, extname, join } from "node:path";
+import { mkdir, readdir, readFile, realpath, stat } from "node:fs/promises";
+import { basename, dirname, extname, join, resolve } from "node:path";
+import { readPage, referencesIn } from "lumbit/document";
 import type { Drawing } from "../import/drawing.ts";
+import { intoPage } from "../import/into-page.ts";
 import { readOpenRaster } from "../import/openraster.ts";
 import { type Depths, pageOf } from "../import/page-of.ts";
 import { readPictures } from "../import/pictures.ts";
@@ -9,25 +11,69 @@ import { unzipped } from "../import/unzip.ts";
 import { pageFolder } from "../page-folder.ts";
 import { count, Problem } from "../problem.ts";
 import { say } from "../progress.ts";
+import { requireProject } from "../project.ts";
+import { createFile, replaceFile } from "../write-file.ts";
 
 interface Options extends Depths {
-  output: string;
+  output?: string;
+  into?: string;
   group?: string;
 }
 
 /** Makes a page of a drawing, or of pictures, and says what it is. */
 export async function importDrawing(files: readonly string[], options: Options): Promise<void> {
+  const { output, into } = options;
+  if ((output === undefined) === (into === undefined))
+    throw new Problem(
+      "say -o with a folder for a new page, or --into with the page file that takes the drawing over",
+    );
   say("reading the drawing");
   const drawing = await drawingOf(files, options.group);
   say("");
-  const { page, files: pictures } = await pageOf(drawing, titleOf(files[0] ?? ""), options);
-  await pageFolder(options.output, `${JSON.stringify(page, null, 2)}\n`, pictures);
+  const made = await pageOf(drawing, titleOf(files[0] ?? ""), options);
   const { width, height, layers, notes } = drawing;
-  for (const note of notes) console.log(`note: ${note}`);
-  const file = join(options.output, "page.json");
+  const tell = () => notes.forEach((note) => void console.log(`note: ${note}`));
+  if (into !== undefined) return takeOver(into, made, tell);
+  const file = join(output ?? "", "page.json");
+  await pageFolder(output ?? "", `${JSON.stringify(made.page, null, 2)}\n`, made.files);
+  tell();
   console.log(
     `${file}: ${count(layers.length, "layer")} of a drawing of ${width} x ${height} px. See it:  npx lumbit preview ${file}`,
   );
+}
+
+/** Takes a drawing over into a page file that was made of it before, and says what became of it. */
+async function takeOver(
+  file: string,
+  made: Awaited<ReturnType<typeof pageOf>>,
+  tell: () => void,
+): Promise<void> {
+  const { page, text } = await requireProject(file);
+  const changed = intoPage({ text, page, name: file }, made);
+  const { faults } = readPage(changed.text, basename(file));
+  if (faults.length > 0)
+    throw new Problem("the drawing does not fit into this page; nothing was written", faults);
+  const folder = dirname(resolve(file));
+  const own = new Set(referencesIn(page).map(({ path }) => path));
+  for (const [path, bytes] of changed.files)
+    await writePicture(join(folder, path), folder, bytes, own.has(path));
+  await replaceFile(file, changed.text);
+  tell();
+  for (const [what, names] of [
+    ["taken over", changed.taken],
+    ["new", changed.added],
+    ["no longer in the drawing, and left as they are", changed.gone],
+  ] as const)
+    if (names.length > 0) console.log(`${what}: ${names.join(", ")}`);
+}
+
+/** Writes a picture of a page: over the page's own one, and over none that is not. */
+async function writePicture(file: string, folder: string, bytes: Buffer, isOwn: boolean): Promise<void> {
+  if (isOwn) return replaceFile(file, bytes);
+  await mkdir(dirname(file), { recursive: true });
+  if (!(await realpath(dirname(file))).startsWith(await realpath(folder)))
+    throw new Problem(`${dirname(file)} is a link that leaves the page's folder; replace it by a folder`);
+  await createFile(file, bytes);
 }
 
 /** What a page is called after its file: a word or some, with a capital. */

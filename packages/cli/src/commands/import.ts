@@ -14,10 +14,10 @@ export const importCommand = () =>
       "make a page of a drawing in layers, or of pictures: each stands where it was, at a depth by its order",
     )
     .argument("<files...>", "an OpenRaster (.ora) or SVG drawing, or pictures, a folder or a zip of them")
-    .requiredOption(
-      "-o, --output <folder>",
-      "the folder to make; it must not exist, or be empty",
-      parseOutput,
+    .option("-o, --output <folder>", "the folder to make; it must not exist, or be empty", parseOutput)
+    .option(
+      "--into <page>",
+      "the page file that takes over pictures and places of a drawing that has changed",
     )
     .option("--group <name>", "of an SVG drawing the group whose parts are the layers")
     .option("--far <depth>", "how deep the farthest layer lies, in camera distances", parseDepth)
