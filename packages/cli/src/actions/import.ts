@@ -5,7 +5,7 @@ import type { Drawing } from "../import/drawing.ts";
 import { intoPage } from "../import/into-page.ts";
 import { readOpenRaster } from "../import/openraster.ts";
 import { type Depths, pageOf } from "../import/page-of.ts";
-import { readPictures } from "../import/pictures.ts";
+import { inOrder, readPictures } from "../import/pictures.ts";
 import { readSvgDrawing } from "../import/svg-drawing.ts";
 import { unzipped } from "../import/unzip.ts";
 import { pageFolder } from "../page-folder.ts";
@@ -30,7 +30,7 @@ export async function importDrawing(files: readonly string[], options: Options):
   say("reading the drawing");
   const drawing = await drawingOf(files, options.group);
   say("");
-  const made = await pageOf(drawing, titleOf(files[0] ?? ""), options);
+  const made = await pageOf(drawing, titleOf(files.length > 1 ? (output ?? "") : (files[0] ?? "")), options);
   const { width, height, layers, notes } = drawing;
   const tell = () => notes.forEach((note) => void console.log(`note: ${note}`));
   if (into !== undefined) return takeOver(into, made, tell);
@@ -93,12 +93,15 @@ async function drawingOf(files: readonly string[], group: string | undefined): P
   if (info.isDirectory()) {
     const names = await readdir(file, { withFileTypes: true });
     const own = names.filter((entry) => entry.isFile() && !entry.name.startsWith("."));
-    return readPictures(new Map(await Promise.all(own.map(({ name }) => readNamed(join(file, name))))), file);
+    return readPictures(
+      inOrder(new Map(await Promise.all(own.map(({ name }) => readNamed(join(file, name)))))),
+      file,
+    );
   }
   const [, bytes] = await readNamed(file);
   const kind = extname(file).toLowerCase();
   if (kind === ".svg") return readSvgDrawing(bytes, file, group);
-  if (kind === ".zip") return readPictures(unzipped(bytes, file), file);
+  if (kind === ".zip") return readPictures(inOrder(unzipped(bytes, file)), file);
   if (kind === ".ora" || bytes.subarray(0, 2).toString("latin1") === "PK") return readOpenRaster(bytes, file);
   return readPictures(new Map([[file, bytes]]), file);
 }

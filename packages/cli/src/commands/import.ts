@@ -13,7 +13,10 @@ export const importCommand = () =>
     .description(
       "make a page of a drawing in layers, or of pictures: each stands where it was, at a depth by its order",
     )
-    .argument("<files...>", "an OpenRaster (.ora) or SVG drawing, or pictures, a folder or a zip of them")
+    .argument(
+      "<files...>",
+      "an OpenRaster (.ora) or SVG drawing, or pictures, the farthest first; a folder or a zip has them in the order of their names",
+    )
     .option("-o, --output <folder>", "the folder to make; it must not exist, or be empty", parseOutput)
     .option(
       "--into <page>",

@@ -1,5 +1,5 @@
 import type { Size } from "lumbit/core";
-import { edge } from "lumbit/internal";
+import { edge, intersection } from "lumbit/internal";
 import sharp, { type Blend } from "sharp";
 import type { DrawnLayer } from "./drawing.ts";
 
@@ -7,26 +7,29 @@ import type { DrawnLayer } from "./drawing.ts";
 export async function flattened(layers: readonly DrawnLayer[], drawing: Size): Promise<Buffer> {
   const shown = layers.filter(({ hidden }) => !hidden);
   const inputs = await Promise.all(
-    shown.map(async (layer) => ({
-      input: await faded(await pictureOf(layer, drawing), layer.opacity),
-      left: layer.box.left,
-      top: layer.box.top,
-      blend: (layer.blend === "normal" ? "over" : layer.blend) as Blend,
-    })),
+    shown.map(async (layer) => {
+      const { left, top, ...part } = intersection(layer.box, { left: 0, top: 0, ...drawing });
+      if (part.width <= 0 || part.height <= 0) return [];
+      const whole = await faded(await pictureOf(layer, drawing), layer.opacity);
+      const inside = { left: left - layer.box.left, top: top - layer.box.top, ...part };
+      const input = await sharp(whole).extract(inside).png().toBuffer();
+      return [{ input, left, top, blend: (layer.blend === "normal" ? "over" : layer.blend) as Blend }];
+    }),
   );
   const { width, height } = drawing;
   return sharp({ create: { width, height, channels: 4, background: "#0000" } })
-    .composite(inputs)
+    .composite(inputs.flat())
     .png()
     .toBuffer();
 }
 
-async function pictureOf({ file, layers, covers }: DrawnLayer, drawing: Size): Promise<Buffer> {
+/** The picture of a layer, as large as its box. */
+async function pictureOf({ file, layers, box, covers }: DrawnLayer, drawing: Size): Promise<Buffer> {
   if (!file) return flattened(layers ?? [], drawing);
-  const { width, height } = drawing;
-  return covers && file.extension === "png"
-    ? sharp(file.bytes).extract({ left: edge, top: edge, width, height }).png().toBuffer()
-    : file.bytes;
+  const { width, height } = box;
+  const picture = sharp(file.bytes);
+  if (file.extension === "svg") return picture.resize(width, height, { fit: "fill" }).png().toBuffer();
+  return covers ? picture.extract({ left: edge, top: edge, width, height }).png().toBuffer() : file.bytes;
 }
 
 const faded = (bytes: Buffer, opacity: number): Promise<Buffer> =>
