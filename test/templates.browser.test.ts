@@ -106,7 +106,7 @@ const look = `
     element.scrollIntoView({ block: "center", behavior: "instant" });
     const at = async () => {
       for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame);
-      await new Promise((done) => setTimeout(done, 50));
+      await new Promise((done) => setTimeout(done, 150));
       return element.getBoundingClientRect().top + scrollY;
     };
     const before = await at();
