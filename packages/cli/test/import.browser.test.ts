@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { strToU8, zipSync } from "fflate";
 import type { Page } from "lumbit/core";
@@ -138,6 +138,10 @@ test("a drawing that has changed is taken over: pictures and places change, dept
   const layers = page.scenes[0]?.layers ?? [];
   Object.assign(layers[1] ?? {}, { depth: 7, blur: "2px" });
   layers.splice(2, 0, { name: "word", text: "Low tide", depth: 0.4, place: { left: "5%", top: "5%" } });
+  // What somebody has given a layer from elsewhere is not written over.
+  copyFileSync(join(folder, "tide/art/posts.png"), join(folder, "tide/mine.png"));
+  Object.assign(layers[3] ?? {}, { image: "mine.png" });
+  const mine = readFileSync(join(folder, "tide/mine.png"));
   const typed = JSON.stringify(page, null, 1);
   writeFileSync(file, typed);
   write("tide.ora", await drawn('<layer name="hull" src="data/rope.png"/>', 60, "#9ab"));
@@ -155,6 +159,7 @@ test("a drawing that has changed is taken over: pictures and places change, dept
     ["hull", 0, undefined],
   ]);
   expect(layersIn("tide")[3]?.place).toMatchObject({ left: "22.5%" });
+  expect(readFileSync(join(folder, "tide/mine.png")).equals(mine)).toBe(true);
   const { channels } = await sharp(join(folder, "tide/art/sky.png")).stats();
   expect(channels[2]?.mean).toBeLessThan(0xbe);
   // What did not change stays as it was typed.

@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, realpath, stat } from "node:fs/promises";
+import { mkdir, readdir, readFile, realpath, stat, writeFile } from "node:fs/promises";
 import { basename, dirname, extname, join, resolve } from "node:path";
 import { readPage, referencesIn } from "lumbit/document";
 import type { Drawing } from "../import/drawing.ts";
@@ -8,7 +8,7 @@ import { type Depths, pageOf } from "../import/page-of.ts";
 import { inOrder, readPictures } from "../import/pictures.ts";
 import { readSvgDrawing } from "../import/svg-drawing.ts";
 import { unzipped } from "../import/unzip.ts";
-import { pageFolder } from "../page-folder.ts";
+import { makeNewFolder } from "../new-folder.ts";
 import { count, Problem } from "../problem.ts";
 import { say } from "../progress.ts";
 import { requireProject } from "../project.ts";
@@ -35,7 +35,13 @@ export async function importDrawing(files: readonly string[], options: Options):
   const tell = () => notes.forEach((note) => void console.log(`note: ${note}`));
   if (into !== undefined) return takeOver(into, made, tell);
   const file = join(output ?? "", "page.json");
-  await pageFolder(output ?? "", `${JSON.stringify(made.page, null, 2)}\n`, made.files);
+  await makeNewFolder(output ?? "", async (folder) => {
+    await writeFile(join(folder, "page.json"), `${JSON.stringify(made.page, null, 2)}\n`);
+    for (const [path, bytes] of made.files) {
+      await mkdir(dirname(join(folder, path)), { recursive: true });
+      await writeFile(join(folder, path), bytes);
+    }
+  });
   tell();
   console.log(
     `${file}: ${count(layers.length, "layer")} of a drawing of ${width} x ${height} px. See it:  npx lumbit preview ${file}`,
@@ -55,8 +61,11 @@ async function takeOver(
     throw new Problem("the drawing does not fit into this page; nothing was written", faults);
   const folder = dirname(resolve(file));
   const own = new Set(referencesIn(page).map(({ path }) => path));
-  for (const [path, bytes] of changed.files)
-    await writePicture(join(folder, path), folder, bytes, own.has(path));
+  if ((await readFile(file, "utf8")) !== text)
+    throw new Problem(`${file} was changed meanwhile; nothing was written: import again`);
+  // New ones first: where another file has the name of one, nothing has changed yet.
+  const writing = [...changed.files].sort(([a], [b]) => Number(own.has(a)) - Number(own.has(b)));
+  for (const [path, bytes] of writing) await writePicture(join(folder, path), folder, bytes, own.has(path));
   await replaceFile(file, changed.text);
   tell();
   for (const [what, names] of [

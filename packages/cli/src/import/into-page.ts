@@ -36,17 +36,17 @@ export function intoPage(
   const files = new Map<string, Buffer>();
   const [taken, added]: [string[], string[]] = [[], []];
   const known = pathsOf(scene.layers, `/scenes/${at}/layers`);
-  const takeFile = (layer: AnyLayer, path: string) => {
-    const bytes = layer.image === undefined ? undefined : drawn.files.get(layer.image);
-    if (bytes) files.set(path, bytes);
+  const takeFile = ({ image = "" }: AnyLayer) => {
+    const bytes = drawn.files.get(image);
+    if (bytes) files.set(image, bytes);
   };
   const take = (layer: AnyLayer) => {
     const before = known.get(layer.name);
     if (!before) return;
     taken.push(layer.name);
-    const same = before.layer.image?.split(".").at(-1) === layer.image?.split(".").at(-1);
-    const image = same ? before.layer.image : layer.image;
-    if (image !== undefined) takeFile(layer, image);
+    // A picture that somebody gave the layer from elsewhere is theirs: its file stays.
+    const { image } = layer;
+    takeFile(layer);
     if (image !== before.layer.image && image !== undefined)
       operations.push({
         op: before.layer.image === undefined ? "add" : "replace",
@@ -65,7 +65,7 @@ export function intoPage(
     if (place >= 0) next = place;
     else if (!known.has(layer.name)) {
       added.unshift(layer.name);
-      for (const own of allLayers([layer])) if (own.image !== undefined) takeFile(own, own.image);
+      for (const own of allLayers([layer])) takeFile(own);
       operations.push({ op: "add", path: `/scenes/${at}/layers/${next}`, value: layer });
     }
   }

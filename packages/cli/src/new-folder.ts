@@ -1,18 +1,15 @@
-import { copyFile, mkdir, readdir, rename, writeFile } from "node:fs/promises";
+import { copyFile, mkdir, readdir, rename } from "node:fs/promises";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { withAside } from "./aside.ts";
 import { Problem } from "./problem.ts";
 
 /**
- * Makes a folder with a page file, the schema beside it, and what fills it besides; all of it, or nothing.
+ * Makes a folder for a page, with the schema beside what fills it; all of it, or nothing.
  *
  * @throws Problem when something is there already
  */
-export async function makePageFolder(
-  folder: string,
-  fill: (staging: string) => Promise<void>,
-): Promise<void> {
+export async function makeNewFolder(folder: string, fill: (staging: string) => Promise<void>): Promise<void> {
   const target = resolve(folder);
   const entries = await readdir(target).catch((error: NodeJS.ErrnoException) => {
     if (error.code === "ENOENT") return [];
@@ -30,13 +27,3 @@ export async function makePageFolder(
     for (const name of await readdir(staging)) await rename(join(staging, name), join(target, name));
   });
 }
-
-/** Makes a folder of a page file and the files that it names. */
-export const pageFolder = (folder: string, text: string, files: ReadonlyMap<string, Buffer>): Promise<void> =>
-  makePageFolder(folder, async (staging) => {
-    await writeFile(join(staging, "page.json"), text);
-    for (const [path, bytes] of files) {
-      await mkdir(dirname(join(staging, path)), { recursive: true });
-      await writeFile(join(staging, path), bytes);
-    }
-  });
