@@ -32,9 +32,11 @@ async function composer() {
   );
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(url, { waitUntil: "commit" });
-  const stages = () => page.frames().filter((frame) => frame.url().endsWith("stage.html"));
-  while (stages().length < 2) await page.waitForTimeout(5);
-  await Promise.all(stages().map((frame) => frame.waitForFunction(isShown)));
+  // At their places, where they can be seen.
+  const frames = page.locator(".stages iframe");
+  await frames.nth(1).waitFor();
+  const stages = await Promise.all((await frames.elementHandles()).map((frame) => frame.contentFrame()));
+  await Promise.all(stages.map((stage) => stage.waitForFunction(isShown)));
   const seconds = (performance.now() - begun) / 1000;
   await page.close();
   server.kill();

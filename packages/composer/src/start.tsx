@@ -1,5 +1,6 @@
 import { createRoot } from "react-dom/client";
 import { ComposerApp } from "./composer.tsx";
+import { dropFrames } from "./desk/frames.ts";
 import type { Home, Kept } from "./home/home.ts";
 import { ComposerContext } from "./state/context.ts";
 import { type Composer, createComposer } from "./state/store.ts";
@@ -24,9 +25,11 @@ export async function start(home: Home, opening: ReturnType<Home["open"]>): Prom
       compose(opened);
       return;
     }
+    dropFrames();
     const { Begin } = await import("./begin/begin.tsx");
     root.render(<Begin home={home} beginning={opened} compose={compose} />);
   } catch (error) {
+    dropFrames();
     root.render(
       <main className="stopped">
         <h1>The composer could not open the page</h1>

@@ -1,5 +1,6 @@
 import type { FromStage, Stands, ToStage } from "../stage/messages.ts";
 import type { Composer } from "../state/store.ts";
+import { portTo } from "./frames.ts";
 
 /** The way to a stage. */
 export interface Connection {
@@ -14,7 +15,7 @@ export function connect(
   still: boolean,
   on: { stands(stands: Stands): void; scrolled(scroll: number): void; shown(): void },
 ): Connection {
-  const { port1: port, port2: theirs } = new MessageChannel();
+  const port = portTo(frame);
   const tell = (message: ToStage) => port.postMessage(message);
   const { store } = composer;
   port.onmessage = ({ data }: MessageEvent<FromStage>) => {
@@ -23,15 +24,11 @@ export function connect(
       composer.goTo(data.to);
     } else if (data.kind === "at") on.scrolled(data.scroll);
     else if (data.kind === "stands") on.stands(data);
-    else {
-      tell({ kind: "scroll", to: store.getState().moment });
-      on.shown();
-    }
+    else on.shown();
   };
-  frame.contentWindow?.postMessage("composer", "*", [theirs]);
   const show = () => {
-    const { page, assets, blobs } = store.getState();
-    tell({ kind: "show", page, assets, blobs, still });
+    const { page, assets, blobs, moment } = store.getState();
+    tell({ kind: "show", page, assets, blobs, still, at: moment });
   };
   show();
   const forget = [

@@ -2,12 +2,13 @@ import { useEffect, useRef, useState } from "react";
 import type { Stands } from "../stage/messages.ts";
 import { useComposer } from "../state/context.ts";
 import { type Connection, connect } from "./connect.ts";
+import { placeFrame } from "./frames.ts";
 import { Overlay } from "./overlay.tsx";
 import type { Screen } from "./screens.ts";
 
 /** One screen: the real page at its size, scaled to the room that there is, or by a zoom. */
 export function Stage({
-  screen: { width, height, name, still = false },
+  screen,
   large,
   zoom,
   onShown,
@@ -21,8 +22,9 @@ export function Stage({
   onShown(): void;
   children: React.ReactNode;
 }) {
+  const { width, height, name, still = false } = screen;
   const composer = useComposer();
-  const frame = useRef<HTMLIFrameElement>(null);
+  const place = useRef<HTMLDivElement>(null);
   const room = useRef<HTMLDivElement>(null);
   const connection = useRef<Connection>(undefined);
   const [fit, setFit] = useState(0);
@@ -41,21 +43,24 @@ export function Stage({
     return () => sizes.disconnect();
   }, [width, height]);
 
+  const placed = useRef(screen);
+  placed.current = screen;
   useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
+    if (!place.current) return;
+    const { frame, isLoaded } = placeFrame(placed.current, place.current);
     const begin = () => {
       connection.current?.release();
-      connection.current = connect(element, composer, still, {
+      connection.current = connect(frame, composer, still, {
         stands: setStands,
         shown: () => whenShown.current(),
         scrolled: (scroll) => setStands((before) => before && { ...before, scroll }),
       });
     };
-    element.addEventListener("load", begin);
+    frame.onload = begin;
+    if (isLoaded) begin();
     return () => {
-      element.removeEventListener("load", begin);
       connection.current?.release();
+      frame.remove();
     };
   }, [composer, still]);
 
@@ -68,15 +73,7 @@ export function Stage({
     <figure className={large ? "stage large" : "stage"}>
       <div className="room" ref={room}>
         <div className="screen" style={{ width: width * scale, height: height * scale }}>
-          <iframe
-            key={String(still)}
-            ref={frame}
-            title={`The page on a ${name}, ${width} x ${height}`}
-            sandbox="allow-scripts"
-            src="./stage.html"
-            style={{ width, height, transform: `scale(${scale})` }}
-            tabIndex={-1}
-          />
+          <div className="frame" ref={place} style={{ transform: `scale(${scale})` }} />
           <Overlay
             name={name}
             scale={scale}

@@ -9,6 +9,9 @@ export interface Moment {
   share: number;
 }
 
+/** Where a page is begun: in the middle of its first scene. */
+export const firstMoment = ({ scenes: [first] }: Page): Moment => ({ scene: first?.name ?? "", share: 0.5 });
+
 /** A page as it stands on a stage. */
 export interface Stands {
   layout: PageLayout;
@@ -17,7 +20,7 @@ export interface Stands {
 
 /** What a stage is told. */
 export type ToStage =
-  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; still: boolean }
+  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; still: boolean; at: Moment }
   | { kind: "patch"; patches: readonly Patch[] }
   | { kind: "scroll"; to: Moment }
   | { kind: "scrollBy"; y: number };

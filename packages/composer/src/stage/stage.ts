@@ -1,3 +1,4 @@
+import { dequal } from "dequal/lite";
 import { applyPatches, enablePatches } from "immer";
 import { type Assets, type MountedPage, mountPage } from "lumbit";
 import type { Page } from "lumbit/core";
@@ -12,6 +13,8 @@ import type { FromStage, Moment, ToStage } from "./messages.ts";
 enablePatches();
 
 let shown: { page: Page; still: boolean; live: MountedPage } | undefined;
+/** What was shown last as a whole, while nothing of it has changed. */
+let whole: object | undefined;
 let tell: (message: FromStage) => void = () => {};
 /** Where the composer has scrolled to: what comes of that is not told back. */
 let told: number | undefined;
@@ -21,10 +24,18 @@ addEventListener("message", ({ ports: [port] }) => {
   tell = (message) => port.postMessage(message);
   port.onmessage = ({ data }: MessageEvent<ToStage>) => {
     if (data.kind === "show") {
-      show(data.page, data.still, reached(data.assets, data.blobs));
+      const { kind: _, at, ...next } = data;
+      // The composer says again what was said before it was there, as a rule.
+      if (!dequal(next, whole)) show(data.page, data.still, reached(data.assets, data.blobs));
+      whole = next;
+      // Before anything is drawn: to draw the top of the page first would take as long again.
+      scrollToMoment(at);
       tell({ kind: "shown" });
-    } else if (data.kind === "patch" && shown) show(applyPatches(shown.page, data.patches), shown.still);
-    else if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
+    } else if (data.kind === "patch" && shown) {
+      whole = undefined;
+      show(applyPatches(shown.page, data.patches), shown.still);
+    }
+    if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
     else if (data.kind === "scroll") {
       // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
       if (!next) inFrame(scrollToNext);

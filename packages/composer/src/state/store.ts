@@ -12,7 +12,7 @@ import { type Merged, merged } from "../edit/merge.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
 import type { Added, Blobs, Home, Kept } from "../home/home.ts";
-import type { Moment, Stands } from "../stage/messages.ts";
+import { firstMoment, type Moment, type Stands } from "../stage/messages.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 
 /** How a page is on its way to where it is kept. */
@@ -82,7 +82,7 @@ export function createComposer(home: Home, kept: Kept) {
   const { text, history } = before;
   const { page, faults } = readPage(text, kept.name);
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
-  const first = page?.scenes[0]?.name ?? "";
+  const first = firstMoment(page ?? empty);
   const store = createStore<State>()(() => ({
     ...{
       name: kept.name,
@@ -99,11 +99,11 @@ export function createComposer(home: Home, kept: Kept) {
     ...{
       history,
       saving: "saved",
-      scene: first,
+      scene: first.scene,
       selected: [],
       dragging: false,
     },
-    ...{ moment: { scene: first, share: 0.5 }, screens: keptScreens(), done: keptSteps() },
+    ...{ moment: first, screens: keptScreens(), done: keptSteps() },
   }));
   const { getState: get, setState: set } = store;
   const listeners = new Set<(patches: readonly Patch[]) => void>();
