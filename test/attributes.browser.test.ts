@@ -76,6 +76,22 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     await page.close();
   });
 
+  test("a layer that settles by itself stands where the page has it in the middle of the screen", async () => {
+    const page = await open(markup("", 'data-lumbit-depth="1" data-lumbit-settle="middle"'));
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    // The layer begins 1500 px down the page and is 60 px high.
+    for (const scroll of [800, 1130, 1500]) {
+      await scrollPage(page, scroll);
+      expect((await offset(page)).y, `at ${scroll}`).toBeCloseTo((scroll - 1130) / 2, 0);
+    }
+    await page.evaluate(() =>
+      document.querySelector("[data-lumbit-depth]")?.removeAttribute("data-lumbit-settle"),
+    );
+    await scrollPage(page, 1210);
+    await expect.poll(async () => (await offset(page)).y).toBeCloseTo(0, 0);
+    await page.close();
+  });
+
   test("ramps follow the scroll, and back", async () => {
     const ramps = [
       {

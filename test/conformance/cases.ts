@@ -265,6 +265,53 @@ export const cases: Case[] = [
     }),
   },
   {
+    name: "layers that settle by their own passage",
+    page: page([
+      gap("before"),
+      {
+        name: "scene",
+        height: "240vh",
+        layers: [
+          block("middle", { depth: 1, settle: "middle" }),
+          block("enter", { depth: -0.4, settle: "enter", place: { ...box, top: "70%" } }),
+          block("top", { depth: 0.5, direction: "right", settle: "top", place: { ...box, top: "55%" } }),
+          block("leave", { speed: 0, settle: "leave", place: { ...box, top: "10%" } }),
+          block("share", { depth: 2, direction: 30, settle: 0.3, place: { ...box, top: "40%" } }),
+          block("ramped", {
+            depth: 0.8,
+            settle: "bottom",
+            place: { ...box, top: "80%", left: "60%" },
+            ramps: [ramp("opacity", ["cover 20%", 0.2], ["cover 80%", 1])],
+          }),
+          {
+            name: "words",
+            text: "Low water\nat Pellow",
+            depth: 1.5,
+            settle: "middle",
+            place: { left: "8%", top: "60%" },
+          },
+          {
+            name: "pane",
+            ...tank,
+            depth: 0.9,
+            settle: "middle",
+            pane: true,
+            place: { ...box, top: "20%", left: "60%" },
+          },
+          { name: "fill", ...tank, depth: 3, settle: "top" },
+          {
+            name: "group",
+            depth: 0.6,
+            settle: "middle",
+            place: { ...box, top: "45%", left: "70%" },
+            layers: [{ name: "in", ...tank, place: box }],
+          },
+        ],
+      },
+      gap("after"),
+    ]),
+  },
+  {
     name: "relief of page and scene",
     page: middle(
       { relief: 0.5, layers: [block("a", { depth: 2 }), { name: "b", ...tank, depth: "horizon" }] },

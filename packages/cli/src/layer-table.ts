@@ -53,7 +53,7 @@ export function layerTable(views: readonly View[], scroll: number): string {
       "layer",
       "depth",
       "speed",
-      ...(alone ? ["left", "top", "width", "height", "in view"] : []),
+      ...(alone ? ["left", "top", "width", "height", "in view", "settles"] : []),
       ...views.flatMap(({ viewport }) => [alone ? "drift" : viewportName(viewport), "overscan", "pixels"]),
     ];
     const rows = new Table({
@@ -68,6 +68,7 @@ export function layerTable(views: readonly View[], scroll: number): string {
         Number.isFinite(own.layout.depth) ? String(+own.layout.depth.toFixed(3)) : "horizon",
         own.layout.speed.toFixed(3),
         ...(alone ? where(pose.scenes[s]?.layers[l]) : []),
+        ...(alone ? [px(scene.layout.top - first.viewport.height + own.layout.settle)] : []),
         ...views.flatMap((view) => figures(view.scenes[s], view.scenes[s]?.layers[l], view)),
       ]);
     out.push("", sceneLine(scene, pose.scenes[s]?.top ?? 0));

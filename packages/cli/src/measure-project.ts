@@ -1,5 +1,13 @@
-import { allLayers, layoutPage, type Page, type PagePose, poseAt, type Viewport } from "lumbit/core";
-import { isText } from "lumbit/internal";
+import {
+  allLayers,
+  layoutPage,
+  type Page,
+  type PageLayout,
+  type PagePose,
+  poseAt,
+  type Viewport,
+} from "lumbit/core";
+import { isText, withInner } from "lumbit/internal";
 import { naturalSizes } from "./natural.ts";
 import type { Project } from "./project.ts";
 import type { TextSizer } from "./text-size.ts";
@@ -18,24 +26,47 @@ export interface MeasureOptions {
 export function measureProject(
   project: Project,
   { viewport = { width: 1280, height: 800 }, scroll = 0 }: MeasureOptions = {},
-): PagePose {
+): MeasuredPage {
   const { natural, texts } = naturalSizes(project);
-  const pose = poseAt(layoutPage(project.page, viewport, natural), scroll);
-  return withEstimates(pose, project.page, texts);
+  const layout = layoutPage(project.page, viewport, natural);
+  return withEstimates(withSettles(poseAt(layout, scroll), layout), project.page, texts);
+}
+
+type ScenePose = PagePose["scenes"][number];
+
+/** A pose that says of every layer how far the page is scrolled when it stands where it was placed, in px. */
+export interface MeasuredPage extends Omit<PagePose, "scenes"> {
+  scenes: (Omit<ScenePose, "layers"> & {
+    layers: (ScenePose["layers"][number] & { settles: number; estimated?: true })[];
+  })[];
+}
+
+/** The pose, with when each layer settles. */
+function withSettles(pose: PagePose, { scenes, viewport }: PageLayout): MeasuredPage {
+  const moments = scenes.map((scene) =>
+    scene.layers.flatMap(withInner).map(({ settle }) => scene.top - viewport.height + settle),
+  );
+  return {
+    ...pose,
+    scenes: pose.scenes.map((scene, s) => ({
+      ...scene,
+      layers: scene.layers.map((layer, l) => ({ ...layer, settles: moments[s]?.[l] ?? 0 })),
+    })),
+  };
 }
 
 /** The pose, with `estimated: true` at every text for which the page ships no font with all its letters. */
-function withEstimates(pose: PagePose, page: Page, texts: TextSizer) {
+function withEstimates(pose: MeasuredPage, page: Page, texts: TextSizer): MeasuredPage {
   const estimates = page.scenes.map((scene) => {
     const layers = allLayers(scene.layers);
     return new Set(
       layers.filter((layer) => isText(layer) && texts.isEstimate(layer)).map(({ name }) => name),
     );
   });
-  const scenes = pose.scenes.map((scene, index) => ({
+  const scenes: MeasuredPage["scenes"] = pose.scenes.map((scene, index) => ({
     ...scene,
     layers: scene.layers.map((layer) =>
-      estimates[index]?.has(layer.name) ? { ...layer, estimated: true } : layer,
+      estimates[index]?.has(layer.name) ? { ...layer, estimated: true as const } : layer,
     ),
   }));
   return { ...pose, scenes };

@@ -228,6 +228,8 @@ describe("measure", () => {
       brightness: 1,
       saturation: 1,
       visible: true,
+      // The page begins with this scene, and as it was composed.
+      settles: 0,
     });
     expect(hills.top).toBeCloseTo(800 * 0.44 - 400 / 6, 6);
     expect(title.estimated).toBe(true);

@@ -12,6 +12,7 @@ export function displaced(
   if (!scene) return { x: 0, y: 0 };
   const drift = driftOf(layer, stageOf(scene.scene, page.page));
   const p = Math.min(Math.max(viewport.height + scroll - scene.top, 0), scene.passage.length);
-  const along = (factor: number) => displacement(numbers, factor, p, scene.settle);
+  const settle = scene.layers.find((one) => one.name === layer.name)?.settle ?? scene.settle;
+  const along = (factor: number) => displacement(numbers, factor, p, settle);
   return { x: along(drift.x), y: along(drift.y) };
 }

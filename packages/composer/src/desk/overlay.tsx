@@ -109,7 +109,12 @@ export function Overlay({
   const nameOf = (moved: readonly Shown[]) =>
     moved.length === 1 ? `${moved[0]?.name.layer}: place` : `${moved.length} layers: place`;
   const moveAll = (moved: readonly Shown[], { x, y }: Point) =>
-    all(...moved.map((one) => move([one], { x: x / one.scale, y: y / one.scale })));
+    all(
+      ...moved.map((one) => {
+        const down = y / one.scale / (1 - one.lags.y);
+        return move([one], { x: x / one.scale + down * one.lags.x, y: down });
+      }),
+    );
   const canMove = ({ layer, carried }: Shown) => !fillsScene(layer) && !(carried && layer.layers);
 
   function onPointerDown(event: PointerEvent<HTMLDivElement>): void {

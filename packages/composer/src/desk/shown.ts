@@ -11,6 +11,8 @@ export interface Shown extends Standing {
   pane?: Box;
   /** How much larger a px of its place is on the screen: more than 1 in a group that is enlarged. */
   scale: number;
+  /** How far it goes back on the screen for every px that its place goes down: it settles by its own passage, later then. */
+  lags: { x: number; y: number };
   /** Whether it is moved along a way of its own: slides are. */
   carried: boolean;
 }
@@ -35,6 +37,8 @@ export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll:
         name: { scene: name, layer: own.name },
         ...{ layer: own.layer, viewport, box: settled, around, pose: at, scale, carried },
         bounds: boundsOf(at, at.rotate),
+        // What is fixed on the screen goes nowhere, wherever its place is.
+        lags: own.layer.settle === undefined || own.drift.y === 1 ? { x: 0, y: 0 } : own.drift,
         ...(pane && { pane }),
       },
       ...(own.layers ?? []).flatMap((inner) =>

@@ -101,7 +101,12 @@ export function CardFace({
         composer.letGo();
       }}
     >
-      <span className="name">{layer.name}</span>{" "}
+      <span className="name">
+        {layer.name}
+        {layer.settle !== undefined && (
+          <i className="own" title={settleInWords(layer.settle)} aria-hidden="true" />
+        )}
+      </span>{" "}
       {isImage(layer) && url ? (
         <img src={url} alt="" draggable={false} />
       ) : isGroup(layer) ? (
@@ -129,12 +134,17 @@ export function saidOf({ layer, top, within }: Card, open: boolean): string {
   const said = [
     layer.image === undefined ? `${layer.name} ${wordsOf(layer)}` : layer.name,
     within === undefined ? depthInWords(top) : `in ${within}`,
+    ...(top.settle === undefined || within !== undefined ? [] : [settleInWords(top.settle)]),
     ...(isGroup(layer) ? [`${layer.layers.length} layers, Enter ${open ? "closes" : "opens"} it`] : []),
     ...(layer.hidden ? ["hidden"] : []),
     ...(layer.locked ? ["locked"] : []),
   ];
   return said.join(", ");
 }
+
+/** When a layer settles by itself, in words. */
+const settleInWords = (settle: string | number): string =>
+  `settles at ${typeof settle === "number" ? `${Math.round(settle * 100)} %` : `"${settle}"`} of its own passage`;
 
 /** The depth of a layer in words. */
 function depthInWords(layer: AnyLayer): string {

@@ -103,7 +103,15 @@ export {
 export { besideSlide, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
 export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";
-export { automaticSettle, type Settle, settleAt, settleOf } from "./settle.ts";
+export {
+  automaticSettle,
+  type OwnSettle,
+  ownSettleMoment,
+  ownSettleOf,
+  type Settle,
+  settleAt,
+  settleOf,
+} from "./settle.ts";
 export {
   averageAdvance,
   buttonPadding,

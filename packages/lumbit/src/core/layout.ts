@@ -27,7 +27,7 @@ import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
 import { layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
-import { settleAt } from "./settle.ts";
+import { ownSettleOf, settleAt } from "./settle.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
 /** The natural sizes of a page, in px: measured or estimated by the caller. */
@@ -46,6 +46,8 @@ export interface LayerLayout {
   depth: number;
   speed: number;
   drift: Drift;
+  /** p0: the position in its scene's passage at which it stands where it was placed. */
+  settle: number;
   /** Its place in the paint order: less is painted first. */
   order: number;
   hidden: boolean;
@@ -183,8 +185,12 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     const boxes = placeLayer(layer, size, sizes);
     const sway = resolveLength(stage.camera.sway, { viewport, percent: width });
     const swung = swing(numbers, driftFactor(numbers, stage.relief, speedOf(layer)), sway);
+    const own =
+      layer.settle === undefined
+        ? settle
+        : ownSettleOf(numbers, layer.settle, passage.viewport, boxes.pane ?? boxes.box);
     const overscan = overscans(layer)
-      ? widened(overscanOf(drift, settle, passage, boxes.pane ?? boxes.box), swung)
+      ? widened(overscanOf(drift, own, passage, boxes.pane ?? boxes.box), swung)
       : undefined;
     const box = overscan ? reached(boxes.pane ?? boxes.box, overscan) : boxes.box;
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
@@ -192,6 +198,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       ...common(layer),
       ...lookOf(layer, hazedOpacity(depth, look.haze), blurAt(depth, look.focus, viewport)),
       drift,
+      settle: own,
       box,
       ...((boxes.pane ?? isReel(layer)) && { pane: boxes.pane ?? box }),
       ...(overscan && { overscan }),
@@ -199,8 +206,8 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       push: overscan || !Number.isFinite(depth) ? 0 : stage.camera.push,
       ...(isGroup(layer) && {
         layers: isReel(layer)
-          ? layoutSlides(layer, box, moments, sizes, stage.relief)
-          : layoutGroup(layer, box, moments, sizes, look),
+          ? layoutSlides(layer, box, { ...moments, settle: own }, sizes, stage.relief)
+          : layoutGroup(layer, box, { ...moments, settle: own }, sizes, look),
       }),
     };
   });
@@ -240,10 +247,13 @@ const lookOf = (
   unfocused: number,
 ) => ({ opacity: hazed * opacity, blur: unfocused + Number.parseFloat(blur), rotate });
 
+/** What moments in a group are resolved against, and when the group settles. */
+type GroupMoments = Omit<MomentContext, "box"> & Pick<LayerLayout, "settle">;
+
 function layoutGroup(
   group: GroupLayer,
   around: Box,
-  moments: Omit<MomentContext, "box">,
+  moments: GroupMoments,
   sizes: Sizes,
   look: PageLook,
 ): LayerLayout[] {
@@ -258,6 +268,7 @@ function layoutGroup(
         group.tilt !== undefined ? blurAt(depthOf(layer), look.focus, moments.viewport) : 0,
       ),
       drift: { x: 0, y: 0 },
+      settle: moments.settle,
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),
@@ -269,7 +280,7 @@ function layoutGroup(
 function layoutSlides(
   reel: GroupLayer,
   around: Box,
-  moments: Omit<MomentContext, "box">,
+  moments: GroupMoments,
   sizes: Sizes,
   relief: number,
 ): LayerLayout[] {
@@ -291,7 +302,7 @@ function layoutSlides(
             ],
           },
         ];
-  const still = { drift: { x: 0, y: 0 }, push: 0 };
+  const still = { drift: { x: 0, y: 0 }, settle: moments.settle, push: 0 };
   return reel.layers.filter(isSlide).map((slide, index) => {
     const at = slides[index] as SlideLayout;
     const box = { left: at.left, top: 0, width: at.width, height: around.height };

@@ -75,7 +75,7 @@ function scaleAt({ push, speed }: LayerLayout, { passage, settle }: SceneLayout,
 function poseLayer(layer: LayerLayout, scene: SceneLayout, p: number, { viewport }: PageLayout): LayerPose[] {
   // Before and after its passage a scene is out of view, and its layers rest where they came from or went.
   const within = Math.min(Math.max(p, 0), scene.passage.length);
-  const d = (drift: number) => displacement(numbers, drift, within, scene.settle);
+  const d = (drift: number) => displacement(numbers, drift, within, layer.settle);
   const at = { left: scene.left, top: 0 - passed(numbers, scene.passage, p) };
   const screen = { left: 0, top: 0, width: viewport.width, height: viewport.height };
   const inScene = intersection(screen, { ...at, width: scene.width, height: scene.height });

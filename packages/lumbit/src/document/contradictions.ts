@@ -124,6 +124,8 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   if ("reel" in layer && !(Array.isArray(layer.layers) && layer.layers.length > 0))
     breach("reel", 'the reel has no slides: give it "layers", each with layers of its own');
   if ("reel" in layer && "pane" in layer) breach("pane", "a reel clips its slides by itself; leave it away");
+  if ("settle" in layer && around !== "scene")
+    breach("settle", `what is in a ${around} moves with it; give the ${around} a settle moment`);
   if ("title" in layer && around !== "slide")
     breach("title", "a title comes in with the slide of a reel; this layer is in none");
   for (const other of others)
@@ -292,6 +294,11 @@ function sceneBreaches(scene: Json, path: Path): Breach[] {
         breaches.push({
           path: [...path, "layers", index, "hold"],
           message: "the scene holds already, and all that is in it with it; remove one of the two",
+        });
+      if ("settle" in layer)
+        breaches.push({
+          path: [...path, "layers", index, "settle"],
+          message: 'in a scene that holds a layer has no passage of its own: give the scene the "settle"',
         });
       for (const [key, entry] of [
         ["travel", layer.travel],

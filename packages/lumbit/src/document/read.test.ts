@@ -378,6 +378,16 @@ describe("says what is wrong", () => {
       /the scene holds already/,
     ],
     [
+      "a layer that settles by itself in a scene that holds",
+      { ...good, scenes: [{ name: "a", hold: "50vh", layers: [{ ...layer, settle: "middle" }] }] },
+      /give the scene the "settle"/,
+    ],
+    [
+      "a layer that settles by itself in a group",
+      withLayer({ name: "group", layers: [{ ...layer, settle: "middle" }] }),
+      /give the group a settle moment/,
+    ],
+    [
       "a layer's own passage in a scene that holds",
       {
         ...good,

@@ -24,6 +24,7 @@ import { hasAnyWays } from "./motion.ts";
 import { isBoxed } from "./pane.ts";
 import { layerPieces } from "./ramp.ts";
 import { slidesAgainst } from "./reel.ts";
+import { follows } from "./settle.ts";
 import { crossesContent, isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
@@ -165,6 +166,8 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       statesOf(layer).some(overscans) && "reach",
       isGroup(layer) && "group",
       !still && "drifts",
+      layer.settle !== undefined && "settles",
+      follows(layer) && "follows",
       (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "ramped",
       isReel(layer) && "reel",
       slide === "slide" && "slide",

@@ -40,9 +40,9 @@ export {
   sceneKeyframes,
   sceneRules,
   sceneSelector,
-  settleCss,
 } from "./scene.ts";
 export { stillCss } from "./scene-css.ts";
+export { follows, ownSettleCss, settleCss } from "./settle.ts";
 export { skipCss } from "./skip.css.ts";
 export { isHeld, type Staging, stageLayers } from "./stage.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

@@ -23,6 +23,7 @@ import { boxPlace, changedPlace, groupSize, naturalCss, textPlace } from "./plac
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
 import { quoted } from "./safe.ts";
+import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
@@ -78,6 +79,7 @@ function styleOf(
     "z-index": boxed ? undefined : order,
     ...motionCss(given, moves ? speedOf(layer) : undefined),
     ...(given.hold && given.hold !== "none" && holdCss(given.hold)),
+    ...(whole && layer.settle !== undefined && ownSettleCss(layer.settle, follows(layer))),
     ...changedLook(layer, base, whole, context),
     ...(!boxed && blendCss(given)),
     ...(!isText(layer) && {

@@ -24,6 +24,7 @@ import {
   waysOf,
 } from "./ramp.ts";
 import { rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
+import { follows } from "./settle.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** How a layer drifts, as custom properties. */
@@ -102,7 +103,7 @@ export function motionRules(
       selector: `[data-lumbit-driver="native"]${own}`,
       motion: "native",
       media,
-      declarations: { ...nativeAnimations(ways, drift), ...more },
+      declarations: { ...nativeAnimations(ways, drift, follows(layer)), ...more },
     },
     ...(ways.length > 0 || hasAnyWays(layer)
       ? [

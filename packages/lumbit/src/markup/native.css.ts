@@ -2,7 +2,7 @@ import { backdropOffset, displacement, pushed } from "../core/index.ts";
 import { css, type Expression, print, value } from "./arithmetic.ts";
 import { passage, scene, settle, zero } from "./passage.css.ts";
 import { variable } from "./properties.ts";
-import { driftRange } from "./ramp.ts";
+import { driftRange, ownRange, ownReach, ownTimeline } from "./ramp.ts";
 
 /** Between keyframes a scale would grow evenly; as a distance from the camera it grows as in the core. */
 function nearing(p: Expression): string {
@@ -31,6 +31,15 @@ export const nativeCss = `
   animation-duration: auto;
   animation-timeline: --lumbit-scene;
   animation-range: ${driftRange};
+}
+/* A layer that settles by its own passage goes from a screen and a scene before that moment to as far behind it. */
+[data-lumbit-driver="native"] [data-lumbit-is~=drifts][data-lumbit-is~=follows] {
+  --lumbit-enter-x: ${print(displacement(css, variable("kx"), zero, ownReach))};
+  --lumbit-enter-y: ${print(displacement(css, variable("ky"), zero, ownReach))};
+  --lumbit-leave-x: ${print(displacement(css, variable("kx"), ownReach, zero))};
+  --lumbit-leave-y: ${print(displacement(css, variable("ky"), ownReach, zero))};
+  animation-timeline: ${ownTimeline};
+  animation-range: ${ownRange};
 }
 @keyframes lumbit-drift {
   from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }

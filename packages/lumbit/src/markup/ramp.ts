@@ -15,7 +15,7 @@ import {
   rampsOf,
   type Stop,
 } from "../core/index.ts";
-import { css, type Expression, print } from "./arithmetic.ts";
+import { css, type Expression, print, value } from "./arithmetic.ts";
 import { along, factor } from "./drift.ts";
 import { variable } from "./properties.ts";
 import { isContained } from "./safe.ts";
@@ -185,14 +185,19 @@ export function filterCss(layer: Moving): string | undefined {
   return functions.length > 0 ? functions.join(" ") : undefined;
 }
 
-/** What plays an element's ways as the page scrolls, behind the animations that its drift needs. */
-export function nativeAnimations(ways: readonly Way[], drift: readonly string[]): Declarations {
+/** What plays an element's ways as the page scrolls, behind the animations that its drift needs; `follows`: on its own way. */
+export function nativeAnimations(
+  ways: readonly Way[],
+  drift: readonly string[],
+  follows = false,
+): Declarations {
   if (ways.length + drift.length === 0) return { animation: "none" };
   const animations = [
     ...drift.map((name) => ({
       text: `${name} linear both`,
-      timeline: "--lumbit-scene",
-      range: driftRange,
+      ...(follows && name === "lumbit-drift"
+        ? { timeline: ownTimeline, range: ownRange }
+        : { timeline: "--lumbit-scene", range: driftRange }),
       composition: "replace",
     })),
     ...ways.map(({ name, easing, fill, composition, ...way }) => ({
@@ -226,6 +231,16 @@ export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
 
 /** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
 export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
+
+/** Of a layer that settles by its own passage: what the drift follows, how far to both sides of that moment, and between which moments. */
+export const ownTimeline = "view(block 0px)";
+export const ownReach = css.add(variable("v"), variable("h"));
+export const ownRange = [-1, 1]
+  .map((way) => {
+    const share = css.add(value("var(--lumbit-settle-share)"), css.multiply(css.number(way), ownReach));
+    return `var(--lumbit-settle-range) ${print(share)}`;
+  })
+  .join(" ");
 
 function timelineOf({ of, over, late }: Pick<Way, "of" | "over" | "late">) {
   const at = (share: number) =>

@@ -9,14 +9,11 @@ import {
   type PageLook,
   type Scene,
   type SceneSettings,
-  type Settle,
   sceneHeight,
-  settleOf,
   speedOf,
   sumLengths,
   type TextLayer,
 } from "../core/index.ts";
-import { css, print } from "./arithmetic.ts";
 import { type Assets, fileAt } from "./assets.ts";
 import { columnCss } from "./column.ts";
 import { swipeMedia } from "./conditions.ts";
@@ -25,8 +22,8 @@ import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
 import { paperRules } from "./paper.ts";
-import { variable } from "./properties.ts";
 import { quoted } from "./safe.ts";
+import { settleCss } from "./settle.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
@@ -276,14 +273,3 @@ function extentRules(scene: Scene): StyleRule[] {
       : []),
   ];
 }
-
-/** p0 in CSS. */
-export const settleCss = (settle: Settle): string =>
-  print(
-    settleOf(css, settle, {
-      viewport: variable("v"),
-      scene: variable("h"),
-      length: variable("length"),
-      automatic: variable("auto"),
-    }),
-  );

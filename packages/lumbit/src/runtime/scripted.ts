@@ -23,6 +23,8 @@ export interface ScriptedOptions {
 interface Moving {
   element: HTMLElement;
   drift: Drift;
+  /** The position of the passage at which it stands where it was placed. */
+  settle: number;
   ways: Played[];
   /** The positions of the passage between which its ramps can be seen: of what is in a slide, those of the slide. */
   from: number;
@@ -164,7 +166,9 @@ function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
   };
   const layers = elements.map((element) => measureLayer(element, known.get(element), common, scene.element));
   // A slide has a passage of its own.
-  const own = elements.find((element) => !element.closest("[data-lumbit-is~=row]")) ?? scene.element;
+  const own =
+    elements.find((element) => !element.closest("[data-lumbit-is~=row], [data-lumbit-is~=settles]")) ??
+    scene.element;
   const style = getComputedStyle(own);
   scene.settle = Number.parseFloat(style.getPropertyValue("--lumbit-settle")) || 0;
   scene.length = (Number.parseFloat(style.getPropertyValue("--lumbit-v")) || viewport) + rect.height;
@@ -194,6 +198,13 @@ function measureLayer(
   return {
     element,
     drift,
+    settle: isMarked(element, "follows")
+      ? positionOf(
+          `${style.getPropertyValue("--lumbit-settle-range")} ${style.getPropertyValue("--lumbit-settle-share")}` as Moment,
+          "layer",
+          { ...around, element, scene },
+        )
+      : number("settle", 0),
     ways: measureWays(element, style, around, scene),
     ...slideInView(element, around),
     push: { push, speed, length: number("v", around.viewport) + around.height, settle: 0 },
@@ -263,18 +274,18 @@ function drawScene(scene: MovingScene, position: number, viewport: number): void
   if (out !== scene.resting)
     for (const { element, own } of layers) element.style.willChange = out ? own.willChange : "translate";
   scene.resting = out;
-  const d = Math.min(Math.max(p, 0), length) - settle;
+  const within = Math.min(Math.max(p, 0), length);
   for (const layer of layers) {
     const q = Math.min(Math.max(p, layer.from), layer.to);
     for (const way of layer.ways) {
       const time = timeOf(way, q);
       if (time !== way.time) way.animation.currentTime = way.time = time;
     }
-    const x = layer.drift.x * d;
-    const y = layer.drift.y * d;
+    const x = layer.drift.x * (within - layer.settle);
+    const y = layer.drift.y * (within - layer.settle);
     const { style } = layer.element;
     if (x !== layer.x || y !== layer.y) place(layer, x / layer.zoom, y / layer.zoom);
-    const scale = layer.push.push ? scaleAt(layer.push, d) : 1;
+    const scale = layer.push.push ? scaleAt(layer.push, within - settle) : 1;
     if (scale !== layer.scale) style.transform = `scale(${scale})`;
     layer.x = x;
     layer.y = y;

@@ -5,6 +5,7 @@ import {
   layerDirection,
   layerHold,
   layerReel,
+  layerSettle,
   layerSubject,
   lookSettings,
   ramps,
@@ -53,6 +54,7 @@ const travelAttributes = {
 export const layerAttributes = {
   ...motion,
   direction: layerDirection,
+  settle: layerSettle,
   ...travelAttributes,
   ramps,
   hold: layerHold,

@@ -168,6 +168,19 @@ export const settle = {
   byRule: true,
 } as const satisfies Setting;
 
+/** A layer that goes by its own passage: not the scene's settle moment, and so no `auto`. */
+export const layerSettle = {
+  grammar: either(
+    [
+      choice(["enter", "top", "middle", "bottom", "leave"]),
+      number({ least: 0, most: 1 }, "a share from 0 to 1"),
+    ],
+    'when the layer stands where it was placed: "enter", "top", "middle", "bottom", "leave" or a share from 0 to 1, of its own passage',
+  ),
+  meaning:
+    'The moment of its own passage at which it stands where it was placed: `"middle"` when its box is in the middle of the screen. Without it the scene\'s settle moment. Not in a scene that holds.',
+} as const satisfies Setting;
+
 export const sceneHold = {
   grammar: distance(
     'how long the scene stays put while its layers go on: a length such as "120vh", not negative, not a percentage',

@@ -3,6 +3,7 @@ import {
   layerDirection,
   layerHold,
   layerReel,
+  layerSettle,
   layerSubject,
   lookSettings,
   ramps,
@@ -100,6 +101,7 @@ const common = {
     byRule: true,
   },
   direction: layerDirection,
+  settle: layerSettle,
   order: {
     grammar: orderDepth,
     meaning: "Paints it as if it were at this depth.",

@@ -28,6 +28,7 @@ import {
   mostReached,
   overscan,
   overscans,
+  ownSettleOf,
   type Page,
   type Passage,
   paneRange,
@@ -231,9 +232,10 @@ function widthsIn(
     const drift = driftAlong(a, k, vectorOf(layer), a.number(stage.camera.pan));
     const { box, pane } = placed(layer, { width, height }, pictures);
     const outer = pane ?? box;
+    const own = layer.settle === undefined ? settle : ownSettleOf(a, layer.settle, viewport, outer);
     const over =
       overscans(layer) &&
-      overscan(a, { drift, settle, passage, pane: outer, range: paneRange(a, passage, outer) });
+      overscan(a, { drift, settle: own, passage, pane: outer, range: paneRange(a, passage, outer) });
     const area = over ? reach(a, outer, over, a.add(a.px(edge), swing(a, k, sway))) : box;
     const depth = depthOf(layer);
     const near = !over && Number.isFinite(depth) ? (1 + depth) / (1 + depth - nearer) : 1;

@@ -98,7 +98,7 @@ function calmed(
   { viewport }: View,
 ): Change[] {
   const p = viewport.height + scroll - around.top;
-  const moved = Math.max(1, Math.abs((p - around.settle) * Math.hypot(layout.drift.x, layout.drift.y)));
+  const moved = Math.max(1, Math.abs((p - layout.settle) * Math.hypot(layout.drift.x, layout.drift.y)));
   const speed = 1 - (1 - layout.speed) * Math.max(0.5, 0.97 - out / moved);
   return layer.speed === undefined
     ? [

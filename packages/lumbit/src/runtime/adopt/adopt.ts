@@ -49,6 +49,8 @@ export class Adoption {
   readonly #taken = new Map<HTMLElement, Taken>();
   readonly #drivers = new Map<HTMLElement, "native" | "scripted">();
   readonly #texts = new Map<HTMLElement, AdoptedText>();
+  /** What layers have of their own that goes on under what moves them. */
+  readonly #own = new Map<HTMLElement, Declarations>();
   readonly #panes = new Map<HTMLElement, AdoptedPane>();
   readonly #backgrounds = new Map<HTMLElement, AdoptedBackground>();
   #styled: readonly Styled[] = [];
@@ -189,18 +191,21 @@ export class Adoption {
         const states = [[], ...rules.map((rule) => [rule])].map(read);
         const kind = states.find(({ pieces }) => pieces)?.pieces?.kind;
         const paned = states.some(({ paned }) => paned);
+        const settles = states[0]?.settles ?? [];
         // What is in a group that tilts, or in a slide, moves with it.
         const inGroup = layer.parentElement?.closest("[data-lumbit-tilt], [data-lumbit-reel]") !== null;
         styled.push({ element: layer, rules, read });
-        const role = `layer ${inGroup} ${kind} ${paned}`;
+        const role = `layer ${inGroup} ${kind} ${paned} ${settles}`;
         const isNew = this.#taken.get(layer)?.role !== role;
         const pane = isNew && paned ? readPane(layer) : undefined;
-        const own = isNew ? this.#ownStyle(layer) : {};
+        // What moves is not where it stands by itself.
+        const own = this.#own.get(layer) ?? this.#ownStyle(layer);
         taking.push({
           ...{ element: layer, role },
           take: () => {
-            const unmark = mark(layer, inGroup ? "ramped" : "drifts");
+            const marked = [inGroup ? "ramped" : "drifts", ...settles].map((name) => mark(layer, name));
             this.styles.set(layer, "own", own, true);
+            this.#own.set(layer, own);
             if (kind) this.#texts.set(layer, adoptText(layer, kind, this.#options.onText));
             if (pane) this.#panes.set(layer, pane);
             return () => {
@@ -208,8 +213,10 @@ export class Adoption {
               this.#texts.delete(layer);
               if (pane) this.styles.forget(pane.box);
               this.#panes.delete(layer);
-              unmarkAll(layer, unmark);
+              for (const unmark of marked) unmark();
+              unmark(layer, "paned");
               this.styles.forget(layer);
+              this.#own.delete(layer);
             };
           },
         });
@@ -333,11 +340,6 @@ export class Adoption {
     this.#keyframes = { text, release: text ? adoptSheet(this.#element, text) : () => {} };
     before();
   }
-}
-
-function unmarkAll(element: HTMLElement, undo: () => void): void {
-  undo();
-  unmark(element, "paned");
 }
 
 /** Every attribute that says something of a scene, a layer or another part. */

@@ -11,6 +11,7 @@ import {
   lookCss,
   motionCss,
   nativeAnimations,
+  ownSettleCss,
   pieceWays,
   round,
   scriptedAnimations,
@@ -35,7 +36,10 @@ import { isWritten, readValue } from "./attribute-value.ts";
 type Rows = typeof layerAttributes;
 
 /** The attributes that make an element a layer. */
-const making = [...Object.keys(layerAttributes).filter((name) => !/^travel-o|^subject/.test(name)), "rules"];
+const making = [
+  ...Object.keys(layerAttributes).filter((name) => !/^travel-o|^subject|^settle/.test(name)),
+  "rules",
+];
 
 /** The layers in a scene of existing markup: what has a setting of a layer, outside of inner scenes. */
 export const layersIn = (scene: Element): HTMLElement[] =>
@@ -50,6 +54,8 @@ export interface LayerStyle {
   /** Its animations for the driver included. */
   declarations: Declarations;
   keyframes: string[];
+  /** The marks of one that settles by its own passage. */
+  settles?: string[];
   /** What its text is split into, and the style of each piece. */
   pieces?: { kind: Pieces; style: Declarations };
   /** Whether it is a picture that moves inside the box that the page gave it. */
@@ -74,13 +80,16 @@ export function layerStyle(attributes: Attributes, { native, cropped, look }: La
   const ways = [...(slides ? [slideWay, ...(cropped ? [cropWay] : [])] : []), ...waysOf(own, shown)];
   const drift = slides ? [] : ["lumbit-drift", ...(cropped ? ["lumbit-crop"] : [])];
   const animations = (played: typeof ways, drift: string[]) =>
-    native ? nativeAnimations(played, drift) : scriptedAnimations(played);
+    native ? nativeAnimations(played, drift, settle !== undefined && !paned) : scriptedAnimations(played);
   const pieces = own.ramps?.map(piecesOf).find(Boolean);
+  const settle = readValue(attributes, "settle", layerAttributes.settle.grammar);
+  const paned = isPaned(attributes, own);
   const subject = readValue(attributes, "subject", layerAttributes.subject.grammar);
   return {
     declarations: {
       ...motionCss(own, speedOf(own)),
       ...ownLook(own, look),
+      ...(settle !== undefined && ownSettleCss(settle, !paned)),
       "--lumbit-tilt": readValue(attributes, "tilt", layerAttributes.tilt.grammar),
       "object-position": subject?.map((share) => `${round(share * 100)}%`).join(" "),
       ...(own.hold && holdCss(own.hold)),
@@ -94,7 +103,8 @@ export function layerStyle(attributes: Attributes, { native, cropped, look }: La
     keyframes: keyframesCss(
       [...ways, ...pieceWays(own, shown)].filter((way) => way !== cropWay && way !== slideWay),
     ),
-    paned: isPaned(attributes, own),
+    paned,
+    ...(settle !== undefined && { settles: paned ? ["settles"] : ["settles", "follows"] }),
     ...(pieces && {
       pieces: { kind: pieces, style: animations(pieceWays(own, shown), []) },
     }),
