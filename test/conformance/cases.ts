@@ -312,6 +312,55 @@ export const cases: Case[] = [
     ]),
   },
   {
+    name: "layers that are links",
+    page: middle({
+      layers: [
+        {
+          name: "picture",
+          ...tank,
+          alt: "The tank",
+          href: "#before",
+          depth: 0.8,
+          place: { left: "10%", width: "30%", top: "20%" },
+        },
+        {
+          name: "paned",
+          ...tank,
+          alt: "The mill",
+          href: "#after",
+          depth: 1.4,
+          pane: true,
+          place: box,
+          radius: "12px",
+        },
+        {
+          name: "filled",
+          ...tank,
+          alt: "The sound",
+          href: "https://tidehouse.example/",
+          depth: 3,
+          subject: [0.2, 0.8],
+        },
+        {
+          name: "words",
+          text: "Plan your visit",
+          as: "h2",
+          href: "#after",
+          depth: 0.5,
+          place: { right: "4%", top: "60%" },
+        },
+        {
+          name: "card",
+          href: "#before",
+          depth: -0.2,
+          background: "#fff",
+          place: { left: "60%", top: "10%", width: "220px", height: "140px" },
+          layers: [{ name: "said", text: "Opening times", place: { left: "8%", top: "8%" } }],
+        },
+      ],
+    }),
+  },
+  {
     name: "relief of page and scene",
     page: middle(
       { relief: 0.5, layers: [block("a", { depth: 2 }), { name: "b", ...tank, depth: "horizon" }] },

@@ -20,8 +20,8 @@ export const renameScene =
     const own = sceneOf(page, scene);
     if (!own || indexOf(page, to) >= 0) return;
     own.name = to;
-    for (const block of page.scenes.flatMap(({ content = [] }) => content) as { href?: string }[])
-      if (block.href === `#${scene}`) block.href = `#${to}`;
+    const links = page.scenes.flatMap(({ content = [], layers }) => [...content, ...allLayers(layers)]);
+    for (const block of links as { href?: string }[]) if (block.href === `#${scene}`) block.href = `#${to}`;
     for (const setting of checkSettings(page)) if (setting.scene === scene) setting.scene = to;
   };
 

@@ -54,12 +54,55 @@ export function findBreaches(document: unknown): Breach[] {
 /** Links within the page lead to one of its scenes, or to its top. */
 function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
   const names = scenes.map(([{ name }]) => plain(name));
-  return objects(scene.content).flatMap(([{ href }, index]): Breach[] => {
-    const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
-    if (name === undefined || name === "top" || names.includes(name)) return [];
-    const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
-    return [{ path: [...path, "content", index, "href"], message }];
-  });
+  const blocks = objects(scene.content).map(([block, at]): [Json, Path] => [block, [...path, "content", at]]);
+  return [...blocks, ...withInner(objects(scene.layers), [...path, "layers"])].flatMap(
+    ([{ href }, at]): Breach[] => {
+      const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
+      if (name === undefined || name === "top" || names.includes(name)) return [];
+      const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
+      return [{ path: [...at, "href"], message }];
+    },
+  );
+}
+
+/** A layer that is a link has a name for those who listen, and no other link in it. */
+function linkedBreaches(layer: Json, path: Path): Breach[] {
+  if (!("href" in layer)) return [];
+  const inside = withInner(objects(layer.layers), [...path, "layers"]);
+  const all = [layer, ...inside.map(([inner]) => inner)];
+  const isNamed = all.some(({ text, alt }) => text !== undefined || (alt !== undefined && alt !== ""));
+  const runs = [layer, ...objects(layer.rules).map(([rule]) => rule)].some((state) =>
+    objects(state.ramps).some(([{ pieces }]) => pieces !== undefined),
+  );
+  return [
+    ...(isNamed || layer.image === undefined
+      ? []
+      : [{ path: [...path, "href"], message: 'the link has no name: say in "alt" where it leads' }]),
+    ...(isNamed || layer.layers === undefined
+      ? []
+      : [
+          {
+            path: [...path, "href"],
+            message: "the link has no name: give the group a text, or a picture with an alt",
+          },
+        ]),
+    ...(runs || (layer.repeat ?? 1) !== 1
+      ? [
+          {
+            path: [...path, "href"],
+            message: "a text that is a link stays one: leave its pieces and its repeat away",
+          },
+        ]
+      : []),
+    ...inside.flatMap(([inner, at]) =>
+      "href" in inner
+        ? [{ path: [...at, "href"], message: "the group is a link already; keep one of the two" }]
+        : [],
+    ),
+    ...("reel" in layer
+      ? [{ path: [...path, "href"], message: "a reel is no link; give it to what is in its slides" }]
+      : []),
+  ];
 }
 
 /** A setting of a check that silences says why, and what it names is there. */
@@ -157,7 +200,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
         '"pane", "radius" and "background" are for pictures, shapes and groups; put the text into a group',
       );
   }
-  breaches.push(...stateBreaches(layer, kind, path));
+  breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
   for (const [rule, index] of objects(layer.rules))
     breaches.push(
       ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kindOf(layer), [...path, "rules", index]),

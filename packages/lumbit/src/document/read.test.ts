@@ -382,6 +382,23 @@ describe("says what is wrong", () => {
       { ...good, scenes: [{ name: "a", hold: "50vh", layers: [{ ...layer, settle: "middle" }] }] },
       /give the scene the "settle"/,
     ],
+    ["a link to nowhere", withLayer({ ...layer, href: "#atlantis" }), /there is no scene "atlantis"/],
+    ["a link that runs", withLayer({ ...layer, href: "javascript:alert(1)" }), /where the link leads/],
+    [
+      "a link without a name",
+      withLayer({ name: "a", image: "a.png", alt: "", href: "#descent" }),
+      /the link has no name: say in "alt"/,
+    ],
+    [
+      "a link in a link",
+      withLayer({ name: "group", href: "#descent", layers: [{ ...layer, href: "#descent" }] }),
+      /the group is a link already/,
+    ],
+    [
+      "a link in pieces",
+      withLayer({ ...layer, href: "#descent", repeat: 3 }),
+      /a text that is a link stays one/,
+    ],
     [
       "a layer that settles by itself in a group",
       withLayer({ name: "group", layers: [{ ...layer, settle: "middle" }] }),

@@ -108,10 +108,7 @@ function blockElement(block: Block, index: number): Element {
       attributes,
       block.list.map((text) => element("li", {}, [text])),
     );
-  if (block.href !== undefined)
-    return element("p", attributes, [
-      element("a", { href: isSafeLink(block.href) ? block.href : undefined }, [block.text]),
-    ]);
+  if (block.href !== undefined) return element("p", attributes, [linkElement(block.href, {}, [block.text])]);
   return element(elementOf(block), attributes, [block.text ?? ""]);
 }
 
@@ -181,7 +178,8 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     );
     const pieces = layerPieces(layer);
     const text = pieces ? textParts(layer.text, boxedPieces(pieces)).map(pieceElement) : [layer.text];
-    return element(elementOf(layer), attributes, [...text, ...copies]);
+    const words = layer.href === undefined ? text : [linkElement(layer.href, {}, text)];
+    return element(elementOf(layer), attributes, [...words, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);
   if (isReel(layer))
@@ -210,15 +208,17 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
         ),
       ],
     );
-  if (isGroup(layer))
-    return element(
-      "div",
-      attributes,
-      layer.layers.map((child) => panedElement(child, { ...drawing, still: true, slide: slide && "inside" })),
+  if (isGroup(layer)) {
+    const inside = layer.layers.map((child) =>
+      panedElement(child, { ...drawing, still: true, slide: slide && "inside" }),
     );
+    return layer.href === undefined
+      ? element("div", attributes, inside)
+      : linkElement(layer.href, attributes, inside);
+  }
   if (!isImage(layer)) return element("div", attributes);
   const image = element("img", {
-    ...attributes,
+    ...(layer.href === undefined && attributes),
     ...pictureAttributes(layer.image, assets),
     srcset: layer.variants && sourceSet(layer.image, layer.variants, assets),
     alt: layer.alt,
@@ -237,8 +237,12 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     const own = element("source", { media, srcset: sourceSet(image, variants ?? {}, assets), width, height });
     return [...kinds(image, variants, media), own];
   });
-  return chosen([...ruled, ...kinds(layer.image, layer.variants)], image);
+  const picture = chosen([...ruled, ...kinds(layer.image, layer.variants)], image);
+  return layer.href === undefined ? picture : linkElement(layer.href, attributes, [picture]);
 }
+
+const linkElement = (href: string, attributes: Element["attributes"], inside: Element["children"]): Element =>
+  element("a", { ...attributes, href: isSafeLink(href) ? href : undefined }, inside);
 
 /** A picture that a browser chooses among sources. */
 const chosen = (sources: readonly Element[], image: Element): Element =>

@@ -163,9 +163,11 @@ export class BuiltScene {
 
   #loaded(picture: HTMLImageElement): void {
     const { naturalWidth: width, naturalHeight: height } = picture;
+    // The picture of a link is in it.
+    const own = picture.closest<HTMLElement>("[data-lumbit-layer]")?.dataset.lumbitLayer;
     const layer = allLayers(this.#shown.scene.layers)
       .filter(isImage)
-      .find(({ name }) => name === picture.dataset.lumbitLayer);
+      .find(({ name }) => name === own);
     if (!layer) return;
     const shown = shownPicture(layer, viewOf(picture));
     const { image } = shown;

@@ -26,7 +26,7 @@ import {
   type Settings,
   text,
 } from "./grammar.ts";
-import { background, motion, orderDepth } from "./shared.ts";
+import { background, href, motion, orderDepth } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
 import { extent, length, mediaQuery, name, path } from "./values.ts";
 
@@ -76,6 +76,7 @@ const what = {
     kinds: ["text"],
   },
   title,
+  href: { ...href, kinds: ["image", "text", "group"] },
   shape: {
     grammar: choice(["rectangle", "ellipse"]),
     meaning: "Makes it a shape.",

@@ -1,8 +1,8 @@
 import { sceneHold, settle } from "./common.ts";
 import { cueGrammar } from "./cue.ts";
-import { choice, either, link, list, object, type Setting, text } from "./grammar.ts";
+import { choice, either, list, object, type Setting, text } from "./grammar.ts";
 import { layerGrammar, layerSettings, rulesOf } from "./layer.ts";
-import { background, camera, color, relief } from "./shared.ts";
+import { background, camera, color, href, relief } from "./shared.ts";
 import { blockStyle } from "./text-style.ts";
 import { distance, extent, name } from "./values.ts";
 
@@ -28,10 +28,7 @@ export const block = {
     grammar: list(text(1, "an entry of the list"), "a list of texts", 1),
     meaning: "Makes it a list: its entries.",
   },
-  href: {
-    grammar: link('where the link leads: "#scene", a path, or an address with https, http, mailto or tel'),
-    meaning: "Makes it a link: where it leads.",
-  },
+  href,
   ...button,
   cue: { grammar: cueGrammar, meaning: "A change that plays once when the scroll passes a moment." },
   ...blockStyle,

@@ -1,4 +1,4 @@
-import { choice, css, either, number, object, pair, type Setting, typed } from "./grammar.ts";
+import { choice, css, either, link, number, object, pair, type Setting, typed } from "./grammar.ts";
 import { type Depth, depth, distance, type Length } from "./values.ts";
 
 /** What several things on a page have: scenes, layers, the page itself. */
@@ -9,6 +9,12 @@ export const background = css(
   'a CSS color or gradient such as "#06202b" or "linear-gradient(#cde, #024)"',
 );
 export const fontFamily = css("font-family", 'a CSS font list such as "Georgia, serif"');
+
+/** What leads somewhere. */
+export const href = {
+  grammar: link('where the link leads: "#scene", a path, or an address with https, http, mailto or tel'),
+  meaning: "Makes it a link: where it leads.",
+} as const satisfies Setting;
 
 /** A layer gives its depth, or its speed (0 fixed, 1 with the page), or neither: then it lies on the surface. */
 export const motion = {

@@ -14,9 +14,12 @@ export const check: Check = {
 /** Links whose words do not say where they lead, or say the same of two places. */
 function judge({ scenes }: Page): Sighting[] {
   const seen = new Map<string, string>();
-  return scenes.flatMap(({ name, content = [] }, index) =>
-    content.flatMap((block, at): Sighting[] => {
-      if (block.href === undefined) return [];
+  return scenes.flatMap(({ name, content = [], layers }, index) =>
+    [
+      ...content.map((block, at) => ({ ...block, path: `/scenes/${index}/content/${at}` })),
+      ...layers.map((layer, at) => ({ ...layer, path: `/scenes/${index}/layers/${at}` })),
+    ].flatMap((block): Sighting[] => {
+      if (block.href === undefined || block.text === undefined) return [];
       const words = block.text.trim().toLowerCase();
       const other = seen.get(words);
       seen.set(words, block.href);
@@ -26,11 +29,11 @@ function judge({ scenes }: Page): Sighting[] {
         {
           ...inPage,
           scene: name,
-          path: `/scenes/${index}/content/${at}/text`,
+          path: `${block.path}/text`,
           measured: vague
             ? `"${block.text}" does not say where it leads`
             : `"${block.text}" leads to ${other} and to ${block.href}`,
-          ...named(block.href, [...seen.keys()], scenes, `/scenes/${index}/content/${at}/text`),
+          ...named(block.href, [...seen.keys()], scenes, `${block.path}/text`),
         },
       ];
     }),
