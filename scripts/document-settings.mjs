@@ -1,5 +1,5 @@
-// Writes the tables of settings into the documents, from the library's one table. Needs a build.
-import { readFileSync, writeFileSync } from "node:fs";
+// Writes the tables of settings and of recipes into the documents, from what they are made of. Needs a build.
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import {
   button,
   cue,
@@ -45,16 +45,18 @@ const tables = {
   partAttributes: named(partAttributes),
 };
 
-/** The documents with tables of settings. */
-export const settingsDocuments = ["docs/page-file.md", "docs/api.md"];
+/** The documents with tables. */
+export const tableDocuments = ["docs/page-file.md", "docs/api.md", "docs/recipes.md"];
 
 /** A document with its tables as they are now. */
 export const withTables = (text) =>
-  text.replace(
-    /<!-- settings: (\w+)(?: of (\w+))? -->\n[\s\S]*?<!-- end -->/g,
-    (_, name, kind) =>
-      `<!-- settings: ${name}${kind ? ` of ${kind}` : ""} -->\n${table(rowsOf(name, kind))}\n<!-- end -->`,
-  );
+  text
+    .replace(/<!-- recipes -->\n[\s\S]*?<!-- end -->/, `<!-- recipes -->\n${recipesTable()}\n<!-- end -->`)
+    .replace(
+      /<!-- settings: (\w+)(?: of (\w+))? -->\n[\s\S]*?<!-- end -->/g,
+      (_, name, kind) =>
+        `<!-- settings: ${name}${kind ? ` of ${kind}` : ""} -->\n${table(rowsOf(name, kind))}\n<!-- end -->`,
+    );
 
 /** The settings of something; of a layer those for all kinds, or those of one. */
 function rowsOf(name, kind) {
@@ -74,8 +76,29 @@ const table = (rows) =>
     ),
   ].join("\n");
 
+function recipesTable() {
+  const folder = `${root}/examples/recipes`;
+  const rows = readdirSync(folder)
+    .sort()
+    .map((name) => {
+      const {
+        title,
+        for: purpose,
+        play,
+        watch,
+      } = JSON.parse(readFileSync(`${folder}/${name}/recipe.json`, "utf8"));
+      const values = play.map(({ says }) => says).join("; ");
+      return `| \`${name}\` | **${title}.** ${cell(purpose)} | ${cell(values)} | ${cell(watch)} |`;
+    });
+  return [
+    "| name | what it is for | what to play with | what to watch out for |",
+    "|---|---|---|---|",
+    ...rows,
+  ].join("\n");
+}
+
 const cell = (text) => text.replaceAll("|", "\\|");
 
 if (process.argv[1]?.endsWith("document-settings.mjs"))
-  for (const file of settingsDocuments)
+  for (const file of tableDocuments)
     writeFileSync(`${root}/${file}`, withTables(readFileSync(`${root}/${file}`, "utf8")));

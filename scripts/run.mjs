@@ -34,6 +34,7 @@ export function build() {
   const built = Object.entries(products).map(([name, file]) => `${root}/packages/${name}/${file}`);
   const sources = [
     `${root}/package-lock.json`,
+    ...filesIn(`${root}/examples/recipes`),
     ...packages.flatMap((folder) => [
       ...["package.json", "tsdown.config.ts", "vite.config.ts", "index.html", "stage.html"]
         .map((name) => `${folder}/${name}`)

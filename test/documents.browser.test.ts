@@ -5,7 +5,7 @@ import * as core from "lumbit/core";
 import { readPage } from "lumbit/document";
 import ts from "typescript";
 import { afterAll, describe, expect, test } from "vitest";
-import { settingsDocuments, withTables } from "../scripts/document-settings.mjs";
+import { tableDocuments, withTables } from "../scripts/document-settings.mjs";
 import { lumbit, program, root, temporaryFolder } from "./command.ts";
 
 /** Every command and snippet of the documents is run here. */
@@ -101,7 +101,7 @@ test.each(["demo", "compose"])("npm run %s serves the demo", (script) => {
   return serves("npm", ["run", script, "--", "--port", "0", ...more], root);
 });
 
-test.each(settingsDocuments)("the tables of settings in %s are those of the library", (file) => {
+test.each(tableDocuments)("the tables in %s are those of the library", (file) => {
   const text = read(file);
   expect(text.match(/<!-- settings: /g)?.length).toBeGreaterThan(2);
   expect(withTables(text), "npm run document-settings writes them").toBe(text);

@@ -105,6 +105,27 @@ test("lumbit new makes a page in the folder where one stands", async () => {
   expect((await lumbit(["new", "."], folder)).stderr).toContain("is not empty");
 });
 
+test("lumbit new begins with a recipe, and tells which there are", async () => {
+  const folder = temporaryFolder();
+  const { stdout } = await lumbit(["new", "--list", "--json"], folder);
+  const recipes: { name: string; for: string }[] = JSON.parse(stdout).recipes;
+  expect((await lumbit(["new", "--list"], folder)).stdout.match(/^[a-z]/gm)).toHaveLength(recipes.length);
+  expect((await lumbit(["new", "mine", "--from", "six-hills"], folder)).status).toBe(0);
+  expect(readdirSync(join(folder, "mine")).sort()).toEqual(["fonts", "lumbit-1.schema.json", "page.json"]);
+  for (const [args, said] of [
+    [
+      ["new", "other", "--from", "seven-hills"],
+      /there is no recipe "seven-hills"; there are arriving-planes/,
+    ],
+    [["new"], /name the folder to make/],
+    [["new", "mine", "--from", "six-hills"], /mine is not empty/],
+  ] as const) {
+    const { status, stderr } = await lumbit(args, folder);
+    expect([status, stderr]).toEqual([2, expect.stringMatching(said)]);
+  }
+  expect(readdirSync(folder)).toEqual(["mine"]);
+});
+
 test.each([
   ["build", "page.json", "-o", ""],
   ["proof", "page.json", "-o", " "],
