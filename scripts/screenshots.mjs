@@ -106,7 +106,6 @@ await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
 await sheet(await demoScene("five", [0.55, 1.1, 1.75]), 800, "reel");
 // The scene holds from half of this way on, for as long again and more.
 await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
-await sheet(await demoScene("welcome", [0.32, 0.42, 0.52]), 800, "along");
 
 await demoSite.close();
 
@@ -120,6 +119,22 @@ await sheet(
   "gazette",
 );
 await gazetteSite.close();
+
+const galleryPage = {
+  root: join(root, "examples/gallery"),
+  logLevel: "error",
+  build: { outDir: join(folder, "gallery"), chunkSizeWarningLimit: 2000 },
+};
+await build(galleryPage);
+const gallerySite = await servePreview({ ...galleryPage, preview: { host: "127.0.0.1", port: 0 } });
+const gallery = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await gallery.goto(`${gallerySite.resolvedUrls.local[0]}#crossing-titles`);
+await gallery.frames()[1].waitForSelector('[data-lumbit-layer="helmet"]');
+await gallery.frames()[1].evaluate(() => scrollTo({ top: 690, behavior: "instant" }));
+await gallery.waitForTimeout(1000);
+await sheet([await gallery.screenshot()], 1280, "recipes");
+await gallery.close();
+await gallerySite.close();
 
 await terminal(
   "lumbit measure examples/tidehouse/page.json --viewport 1280x800 --scroll 400",

@@ -96,7 +96,7 @@ test("npx lumbit runs in the repository", () => {
   expect(stdout.trim()).toBe(JSON.parse(read("packages/cli/package.json")).version);
 });
 
-test.each(["demo", "compose"])("npm run %s serves the demo", (script) => {
+test.each(["demo", "compose", "recipes"])("npm run %s serves what it says", (script) => {
   const more = script === "compose" ? ["--no-open"] : [];
   return serves("npm", ["run", script, "--", "--port", "0", ...more], root);
 });
@@ -131,7 +131,7 @@ async function serves(program: string, args: string[], cwd: string): Promise<voi
     server.stdout.on("data", (data) => (output += data));
     await expect.poll(() => output, { timeout: 100_000 }).toMatch(/http:\/\/127\.0\.0\.1:\d+\//);
     const response = await fetch(String(/http:\S+/.exec(output)?.[0]));
-    expect(await response.text()).toMatch(/data-lumbit-scene|id="composer"/);
+    expect(await response.text()).toMatch(/data-lumbit-scene|id="(composer|recipes)"/);
   } finally {
     process.kill(-Number(server.pid));
   }

@@ -19,6 +19,7 @@ import { adoptModel } from "./model-sheet.ts";
 import { restartable } from "./restartable.ts";
 import { adoptSheet } from "./sheet.ts";
 import { inlineStyles } from "./style-writer.ts";
+import { viewOf } from "./view.ts";
 
 /** A page that stands in a document and can be changed. */
 export interface MountedPage extends Mounted {
@@ -103,7 +104,7 @@ export function mountPage(
       } else restyle();
     },
     layout() {
-      const { innerWidth: width, innerHeight: height } = document.defaultView ?? window;
+      const { innerWidth: width, innerHeight: height } = viewOf(document.documentElement);
       return layoutPage(shown.page, { width, height }, measuredIn(main, shown.assets));
     },
     dispose() {
@@ -196,10 +197,15 @@ function showFonts(
   for (const face of faces) {
     if (shown.has(face)) continue;
     const { family, src, weight, style } = face;
-    const font = new FontFace(family, `url("${encodeURI(fileAt(assets.fonts, src) ?? src)}")`, {
-      ...(weight !== undefined && { weight: String(weight) }),
-      ...(style !== undefined && { style }),
-    });
+    // Of the document's own window: a frame does not load the fonts of another one.
+    const font = new (viewOf(document.documentElement).FontFace)(
+      family,
+      `url("${encodeURI(fileAt(assets.fonts, src) ?? src)}")`,
+      {
+        ...(weight !== undefined && { weight: String(weight) }),
+        ...(style !== undefined && { style }),
+      },
+    );
     document.fonts.add(font);
     shown.set(face, font);
   }
