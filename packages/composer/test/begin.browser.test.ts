@@ -17,6 +17,17 @@ const choose = async (...names: string[]) => {
 };
 const layers = () => composer.onDisk().scenes[0]?.layers ?? [];
 
+test("a recipe is made one's own, in a folder of its name", async () => {
+  const { page } = composer;
+  await page.getByRole("button", { name: "A recipe, to make it yours …" }).click();
+  await page.getByRole("menuitem", { name: "Titles that cross" }).click();
+  await stagesShow(composer);
+  await page.getByRole("option", { name: /^above/ }).waitFor();
+  const home = join(folder(), "crossing-titles");
+  expect(readdirSync(home).sort()).toEqual(["art", "fonts", "page.json"]);
+  expect(readdirSync(join(home, "art"))).toEqual(["helmet.webp"]);
+});
+
 test("five pictures become a moving scene, the farthest first, in the order that they were brought into", async () => {
   const { page } = composer;
   await choose(...["open-water", "far-kelp", "far-reef", "school", "sea-floor"].map(art));

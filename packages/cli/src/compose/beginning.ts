@@ -1,7 +1,8 @@
-import { cp, readdir, readFile, rename, rm, stat } from "node:fs/promises";
+import { cp, mkdir, readdir, readFile, rename, rm, stat } from "node:fs/promises";
 import { basename, join, resolve } from "node:path";
 import { withAside } from "../aside.ts";
 import { Problem } from "../problem.ts";
+import { copyRecipe, type Recipe, recipes } from "../recipes.ts";
 import { createFile } from "../write-file.ts";
 import { appFolder } from "./app.ts";
 
@@ -9,10 +10,15 @@ import { appFolder } from "./app.ts";
 export interface Beginning {
   folder: string;
   pages: string[];
+  recipes: Pick<Recipe, "name" | "title">[];
 }
 
-/** How a page begins: an empty one with a title, a copy of the demo, or a page file of the folder. */
-export type BeginWith = { kind: "empty"; title: string } | { kind: "demo" } | { kind: "page"; name: string };
+/** How a page begins: an empty one with a title, a copy of the demo or of a recipe, or a page file of the folder. */
+export type BeginWith =
+  | { kind: "empty"; title: string }
+  | { kind: "demo" }
+  | { kind: "recipe"; name: string }
+  | { kind: "page"; name: string };
 
 /** What there is to begin with in a folder. */
 export async function beginningIn(folder: string): Promise<Beginning> {
@@ -23,7 +29,11 @@ export async function beginningIn(folder: string): Promise<Beginning> {
       return text.includes('"lumbit/1"') ? [name] : [];
     }),
   );
-  return { folder: basename(resolve(folder)), pages: pages.flat().sort() };
+  return {
+    folder: basename(resolve(folder)),
+    pages: pages.flat().sort(),
+    recipes: (await recipes()).map(({ name, title }) => ({ name, title })),
+  };
 }
 
 /**
@@ -38,7 +48,13 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
       throw new Problem(`there is no page file "${asked.name}" in this folder`);
     return join(folder, asked.name);
   }
-  if (asked.kind === "demo") return copyDemo(folder);
+  if (asked.kind === "demo") return copied(folder, "tidehouse", copyDemo);
+  if (asked.kind === "recipe") {
+    const { name } = asked;
+    if (!(await recipes()).some((recipe) => recipe.name === name))
+      throw new Problem(`there is no recipe "${name}"`);
+    return copied(folder, name, (staging) => copyRecipe(name, staging));
+  }
   const file = join(folder, await freeIn(folder, "page", ".json"));
   const page = {
     ...{ format: "lumbit/1", title: asked.title || "Untitled", lang: "en" },
@@ -48,15 +64,24 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
   return file;
 }
 
-/** Copies the demo into a folder of its own; nobody meets half of it. */
-async function copyDemo(folder: string): Promise<string> {
-  const target = join(folder, await freeIn(folder, "tidehouse", ""));
+/** Fills a folder of its own with a page; nobody meets half of it. */
+async function copied(
+  folder: string,
+  stem: string,
+  fill: (staging: string) => Promise<void>,
+): Promise<string> {
+  const target = join(folder, await freeIn(folder, stem, ""));
   await withAside(target, async (staging) => {
-    await cp(join(appFolder, "demo"), staging, { recursive: true });
-    await rm(join(staging, "files.json"), { force: true });
+    await mkdir(staging, { recursive: true });
+    await fill(staging);
     await rename(staging, target);
   });
   return join(target, "page.json");
+}
+
+async function copyDemo(staging: string): Promise<void> {
+  await cp(join(appFolder, "demo"), staging, { recursive: true });
+  await rm(join(staging, "files.json"), { force: true });
 }
 
 /** A name that nothing in the folder has. */

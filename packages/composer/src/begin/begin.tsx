@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Button, FileTrigger, GridList, GridListItem, useDragAndDrop } from "react-aria-components";
 import type { Beginning, BeginWith, Home, Kept } from "../home/home.ts";
+import { Commands } from "../menu.tsx";
 import type { Composer } from "../state/store.ts";
 import { composeFirst } from "./first-scene.ts";
 import "./begin.css";
@@ -100,6 +101,21 @@ export function Begin({
         <li>
           <Button onPress={() => void begin({ kind: "demo" })}>A copy of the demo, to look around in</Button>
         </li>
+        {beginning.recipes && (
+          <li>
+            <Commands
+              label="Recipes"
+              commands={beginning.recipes.map(({ name, title }) => ({
+                id: name,
+                words: title,
+                can: true,
+                do: () => void begin({ kind: "recipe", name }),
+              }))}
+            >
+              A recipe, to make it yours …
+            </Commands>
+          </li>
+        )}
         {beginning.opensFiles && (
           <li>
             <FileTrigger

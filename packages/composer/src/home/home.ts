@@ -37,6 +37,8 @@ export interface Added {
 export interface Beginning {
   folder: string;
   pages: readonly string[];
+  /** Pages that do one thing of the trade, to begin with. */
+  recipes?: readonly { name: string; title: string }[];
   /** Whether a page can be brought here that was taken away elsewhere. */
   opensFiles?: true;
 }
@@ -45,6 +47,7 @@ export interface Beginning {
 export type BeginWith =
   | { kind: "empty"; title: string }
   | { kind: "demo" }
+  | { kind: "recipe"; name: string }
   | { kind: "page"; name: string }
   /** A page that was taken away: a zip of it, or the files of its folder. */
   | { kind: "files"; files: readonly File[] };

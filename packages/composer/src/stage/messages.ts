@@ -9,8 +9,11 @@ export interface Moment {
   share: number;
 }
 
-/** Where a page is begun: in the middle of its first scene. */
-export const firstMoment = ({ scenes: [first] }: Page): Moment => ({ scene: first?.name ?? "", share: 0.5 });
+/** Where a page is begun: in the middle of its first scene with layers. */
+export function firstMoment({ scenes }: Page): Moment {
+  const first = scenes.find(({ layers }) => layers.length > 0) ?? scenes[0];
+  return { scene: first?.name ?? "", share: 0.5 };
+}
 
 /** A page as it stands on a stage. */
 export interface Stands {
