@@ -1,3 +1,4 @@
+import { spawnSync } from "node:child_process";
 import { chmodSync, existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import type { Page as PageFile } from "lumbit/core";
@@ -24,8 +25,43 @@ test("a recipe is made one's own, in a folder of its name", async () => {
   await stagesShow(composer);
   await page.getByRole("option", { name: /^above/ }).waitFor();
   const home = join(folder(), "crossing-titles");
-  expect(readdirSync(home).sort()).toEqual(["art", "fonts", "page.json"]);
+  expect(readdirSync(home).sort()).toEqual(["art", "fonts", "lumbit-1.schema.json", "page.json"]);
   expect(readdirSync(join(home, "art"))).toEqual(["helmet.webp"]);
+});
+
+test("a drawing in layers is taken apart; what could not be brought along is said, and so is one that is broken", async () => {
+  const { page } = composer;
+  await choose(join(root, "package.json"));
+  await page.getByRole("alert").filter({ hasText: "No picture: package.json" }).waitFor();
+  const broken = join(folder(), "broken.ora");
+  writeFileSync(broken, "PK and no more");
+  await choose(broken);
+  await page.getByRole("alert").filter({ hasText: "broken.ora" }).waitFor();
+  expect(readdirSync(folder())).toEqual(["broken.ora"]);
+  const drawing = join(folder(), "shore.ora");
+  const script = join(root, "examples/tidehouse/draw/drawing.mjs");
+  expect(spawnSync(process.execPath, [script, drawing]).status).toBe(0);
+  await choose(drawing);
+  await stagesShow(composer);
+  await page.getByRole("option", { name: /^far-reef/ }).waitFor();
+  const made = JSON.parse(readFileSync(join(folder(), "shore/page.json"), "utf8"));
+  expect(made.scenes[0].layers.map(({ name }: { name: string }) => name)).toEqual([
+    ...["open-water", "far-reef", "school", "mid-kelp", "near-kelp-left", "near-kelp-right"],
+  ]);
+});
+
+test("a vector drawing may be a picture, or its layers", async () => {
+  const { page } = composer;
+  const drawing = join(folder(), "two planes.svg");
+  writeFileSync(
+    drawing,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><g id="sky"><rect width="400" height="300" fill="#246"/></g><g id="hill"><circle cx="200" cy="300" r="120" fill="#021"/></g></svg>`,
+  );
+  await choose(drawing);
+  await page.getByRole("button", { name: "Take it apart into its layers" }).click();
+  await stagesShow(composer);
+  await page.getByRole("option", { name: /^hill/ }).waitFor();
+  expect(readdirSync(join(folder(), "two-planes/art")).sort()).toEqual(["hill.svg", "sky.svg"]);
 });
 
 test("five pictures become a moving scene, the farthest first, in the order that they were brought into", async () => {
@@ -125,7 +161,12 @@ test("an empty page is a file that a person could have written", async () => {
 test("the demo is copied", async () => {
   await composer.page.getByRole("button", { name: /copy of the demo/ }).click();
   await stagesShow(composer);
-  expect(readdirSync(join(folder(), "tidehouse")).sort()).toEqual(["art", "fonts", "page.json"]);
+  expect(readdirSync(join(folder(), "tidehouse")).sort()).toEqual([
+    "art",
+    "fonts",
+    "lumbit-1.schema.json",
+    "page.json",
+  ]);
   expect(readFileSync(join(folder(), "tidehouse/page.json"), "utf8")).toBe(
     readFileSync(join(root, "examples/tidehouse/page.json"), "utf8"),
   );

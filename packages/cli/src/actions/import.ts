@@ -1,13 +1,11 @@
-import { mkdir, readdir, readFile, realpath, stat, writeFile } from "node:fs/promises";
-import { basename, dirname, extname, join, resolve } from "node:path";
+import { mkdir, readdir, readFile, realpath, stat } from "node:fs/promises";
+import { basename, dirname, join, resolve } from "node:path";
 import { readPage, referencesIn } from "lumbit/document";
 import type { Drawing } from "../import/drawing.ts";
 import { intoPage } from "../import/into-page.ts";
-import { readOpenRaster } from "../import/openraster.ts";
-import { type Depths, pageOf } from "../import/page-of.ts";
+import { type Depths, type Made, pageOf, titleOf, writeMade } from "../import/page-of.ts";
 import { inOrder, readPictures } from "../import/pictures.ts";
-import { readSvgDrawing } from "../import/svg-drawing.ts";
-import { unzipped } from "../import/unzip.ts";
+import { readDrawing } from "../import/read-drawing.ts";
 import { makeNewFolder } from "../new-folder.ts";
 import { count, Problem } from "../problem.ts";
 import { say } from "../progress.ts";
@@ -35,13 +33,7 @@ export async function importDrawing(files: readonly string[], options: Options):
   const tell = () => notes.forEach((note) => void console.log(`note: ${note}`));
   if (into !== undefined) return takeOver(into, made, tell);
   const file = join(output ?? "", "page.json");
-  await makeNewFolder(output ?? "", async (folder) => {
-    await writeFile(join(folder, "page.json"), `${JSON.stringify(made.page, null, 2)}\n`);
-    for (const [path, bytes] of made.files) {
-      await mkdir(dirname(join(folder, path)), { recursive: true });
-      await writeFile(join(folder, path), bytes);
-    }
-  });
+  await makeNewFolder(output ?? "", (folder) => writeMade(folder, made));
   tell();
   console.log(
     `${file}: ${count(layers.length, "layer")} of a drawing of ${width} x ${height} px. See it:  npx lumbit preview ${file}`,
@@ -49,11 +41,7 @@ export async function importDrawing(files: readonly string[], options: Options):
 }
 
 /** Takes a drawing over into a page file that was made of it before, and says what became of it. */
-async function takeOver(
-  file: string,
-  made: Awaited<ReturnType<typeof pageOf>>,
-  tell: () => void,
-): Promise<void> {
+async function takeOver(file: string, made: Made, tell: () => void): Promise<void> {
   const { page, text } = await requireProject(file);
   const changed = intoPage({ text, page, name: file }, made);
   const { faults } = readPage(changed.text, basename(file));
@@ -85,14 +73,6 @@ async function writePicture(file: string, folder: string, bytes: Buffer, isOwn: 
   await createFile(file, bytes);
 }
 
-/** What a page is called after its file: a word or some, with a capital. */
-function titleOf(file: string): string {
-  const words = basename(file, extname(file))
-    .replace(/[-_.\s]+/g, " ")
-    .trim();
-  return words.charAt(0).toUpperCase() + words.slice(1) || "Drawing";
-}
-
 async function drawingOf(files: readonly string[], group: string | undefined): Promise<Drawing> {
   const [file = ""] = files;
   if (files.length > 1) return readPictures(new Map(await Promise.all(files.map(readNamed))), "these files");
@@ -108,11 +88,7 @@ async function drawingOf(files: readonly string[], group: string | undefined): P
     );
   }
   const [, bytes] = await readNamed(file);
-  const kind = extname(file).toLowerCase();
-  if (kind === ".svg") return readSvgDrawing(bytes, file, group);
-  if (kind === ".zip") return readPictures(inOrder(unzipped(bytes, file)), file);
-  if (kind === ".ora" || bytes.subarray(0, 2).toString("latin1") === "PK") return readOpenRaster(bytes, file);
-  return readPictures(new Map([[file, bytes]]), file);
+  return readDrawing(file, bytes, group);
 }
 
 /** Larger than this nothing is read, in bytes. */

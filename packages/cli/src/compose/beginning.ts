@@ -1,6 +1,6 @@
-import { cp, mkdir, readdir, readFile, rename, rm, stat } from "node:fs/promises";
-import { basename, join, resolve } from "node:path";
-import { withAside } from "../aside.ts";
+import { cp, readdir, readFile, rm, stat } from "node:fs/promises";
+import { basename, extname, join, resolve } from "node:path";
+import { makeNewFolder } from "../new-folder.ts";
 import { Problem } from "../problem.ts";
 import { copyRecipe, type Recipe, recipes } from "../recipes.ts";
 import { createFile } from "../write-file.ts";
@@ -10,6 +10,7 @@ import { appFolder } from "./app.ts";
 export interface Beginning {
   folder: string;
   pages: string[];
+  takesDrawings: true;
   recipes: Pick<Recipe, "name" | "title">[];
 }
 
@@ -32,6 +33,7 @@ export async function beginningIn(folder: string): Promise<Beginning> {
   return {
     folder: basename(resolve(folder)),
     pages: pages.flat().sort(),
+    takesDrawings: true,
     recipes: (await recipes()).map(({ name, title }) => ({ name, title })),
   };
 }
@@ -71,17 +73,38 @@ async function copied(
   fill: (staging: string) => Promise<void>,
 ): Promise<string> {
   const target = join(folder, await freeIn(folder, stem, ""));
-  await withAside(target, async (staging) => {
-    await mkdir(staging, { recursive: true });
-    await fill(staging);
-    await rename(staging, target);
-  });
+  await makeNewFolder(target, fill);
   return join(target, "page.json");
 }
 
 async function copyDemo(staging: string): Promise<void> {
   await cp(join(appFolder, "demo"), staging, { recursive: true });
   await rm(join(staging, "files.json"), { force: true });
+}
+
+/**
+ * Makes a page of a drawing in layers, in a folder of its own: its page file, and what could not be brought along.
+ *
+ * @throws Problem when the drawing cannot be read
+ */
+export async function pageOfDrawing(
+  folder: string,
+  name: string,
+  bytes: Buffer,
+): Promise<{ file: string; notes: readonly string[] }> {
+  const [{ readDrawing }, { pageOf, titleOf, writeMade }] = await Promise.all([
+    import("../import/read-drawing.ts"),
+    import("../import/page-of.ts"),
+  ]);
+  const drawing = await readDrawing(name, bytes);
+  const made = await pageOf(drawing, titleOf(name), {});
+  const stem = basename(name, extname(name))
+    .normalize("NFC")
+    .replace(/[^\p{L}\p{N}_-]+/gu, "-");
+  const file = await copied(folder, stem.replace(/^-+|-+$/g, "") || "drawing", (staging) =>
+    writeMade(staging, made),
+  );
+  return { file, notes: drawing.notes };
 }
 
 /** A name that nothing in the folder has. */

@@ -7,7 +7,7 @@ import { isLoopback, listen } from "../listen.ts";
 import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
 import { builtApp } from "./app.ts";
-import { beginningIn, pageToBegin } from "./beginning.ts";
+import { beginningIn, pageOfDrawing, pageToBegin } from "./beginning.ts";
 import type { KeptPage, PageFolder } from "./page-folder.ts";
 
 export interface ServedComposer {
@@ -20,6 +20,8 @@ export interface ServedComposer {
 const mostText = 10 * 1024 * 1024;
 /** And a picture or a font. */
 const mostFile = 50 * 1024 * 1024;
+/** And a drawing in layers. */
+const mostDrawing = 200 * 1024 * 1024;
 
 /**
  * Serves the composer on a loopback address, for a page file or for a folder in which one is to begin. Everything of the
@@ -95,6 +97,16 @@ export async function startComposer(target: string, port: number): Promise<Serve
         JSON.stringify(await begin(await pageToBegin(target, asked))),
         "page.json",
       );
+    }
+    if (path === "api/drawing" && request.method === "POST" && isFolder) {
+      const name = url.searchParams.get("name") ?? "drawing";
+      const bytes = await bodyOf(
+        request,
+        mostDrawing,
+        `"${name}" is larger than 200 MB; make a smaller copy of it`,
+      );
+      const { file, notes } = await pageOfDrawing(target, name, bytes);
+      return respond(response, 200, JSON.stringify({ ...(await begin(file)), notes }), "page.json");
     }
     if (isFolder && !folder)
       return respond(response, 200, JSON.stringify(await beginningIn(target)), "page.json");

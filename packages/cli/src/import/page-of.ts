@@ -1,3 +1,5 @@
+import { mkdir, writeFile } from "node:fs/promises";
+import { basename, dirname, extname, join } from "node:path";
 import type { AnyLayer, Page } from "lumbit/core";
 import { depthAt, speedAt } from "lumbit/core";
 import sharp from "sharp";
@@ -19,12 +21,14 @@ const usualFar = 4;
 /** How much faster than the page each layer in front of the surface moves than the one behind it. */
 const inFront = 0.15;
 
+/** The page that was made of a drawing, and the files of its pictures. */
+export interface Made {
+  page: Page;
+  files: Map<string, Buffer>;
+}
+
 /** The page of a drawing: one scene that is the drawing when it settles, and the files of its pictures. */
-export async function pageOf(
-  drawing: Drawing,
-  title: string,
-  depths: Depths,
-): Promise<{ page: Page; files: Map<string, Buffer> }> {
+export async function pageOf(drawing: Drawing, title: string, depths: Depths): Promise<Made> {
   const files = new Map<string, Buffer>();
   const speeds = speedsOf(drawing.layers, depths);
   const layerOf = (layer: DrawnLayer, index?: number): AnyLayer => {
@@ -113,3 +117,20 @@ const placeIn = ({ box, layers }: DrawnLayer, { width, height }: Drawing) => ({
 
 const percent = (share: number) => Number((100 * share).toFixed(4));
 const rounded = (value: number) => Number(value.toFixed(3));
+
+/** Writes a page that was made of a drawing, and its pictures, into a folder. */
+export async function writeMade(folder: string, { page, files }: Made): Promise<void> {
+  await writeFile(join(folder, "page.json"), `${JSON.stringify(page, null, 2)}\n`);
+  for (const [path, bytes] of files) {
+    await mkdir(dirname(join(folder, path)), { recursive: true });
+    await writeFile(join(folder, path), bytes);
+  }
+}
+
+/** What a page is called after its file: a word or some, with a capital. */
+export function titleOf(file: string): string {
+  const words = basename(file, extname(file))
+    .replace(/[-_.\s]+/g, " ")
+    .trim();
+  return words.charAt(0).toUpperCase() + words.slice(1) || "Drawing";
+}

@@ -27,6 +27,8 @@ export function Begin({
   const [problem, setProblem] = useState<string>();
   const next = useRef(0);
   const take = (files: readonly File[]) => {
+    const drawing = beginning.takesDrawings && files.find(({ name }) => /\.(ora|zip)$/i.test(name));
+    if (drawing) return void begin({ kind: "drawing", file: drawing });
     const pictures = files.filter(({ type }) => type.startsWith("image/"));
     const others = files.filter((file) => !pictures.includes(file));
     setProblem(others.length > 0 ? `No picture: ${others.map(({ name }) => name).join(", ")}` : undefined);
@@ -46,6 +48,9 @@ export function Begin({
       );
     }
   };
+  // A vector drawing may be one picture, or layers.
+  const [only, ...others] = waiting;
+  const drawing = others.length === 0 && only?.file.type === "image/svg+xml" ? only.file : undefined;
   const title = beginning.folder.replace(/[-_]+/g, " ").replace(/^./, (letter) => letter.toUpperCase());
   useEffect(() => {
     document.title = "Begin · Lumbit";
@@ -65,6 +70,7 @@ export function Begin({
       <p className="quiet">
         Sky, hills, trees, people: each cut out into a file of its own. They become the layers of a scene, and
         keep their order in depth.
+        {beginning.takesDrawings && " Or one drawing in layers (OpenRaster, SVG), or a zip of pictures."}
       </p>
       {waiting.length > 0 && <Order waiting={waiting} onChange={setWaiting} />}
       {problem && (
@@ -86,9 +92,14 @@ export function Begin({
             Make a scene of {waiting.length === 1 ? "it" : `these ${waiting.length}`}
           </Button>
         )}
+        {beginning.takesDrawings && drawing && (
+          <Button onPress={() => void begin({ kind: "drawing", file: drawing })}>
+            Take it apart into its layers
+          </Button>
+        )}
         <FileTrigger
           allowsMultiple
-          acceptedFileTypes={["image/*"]}
+          acceptedFileTypes={["image/*", ...(beginning.takesDrawings ? [".ora", ".zip"] : [])]}
           onSelect={(files) => files && take([...files])}
         >
           <Button>{waiting.length > 0 ? "More pictures …" : "Choose pictures …"}</Button>

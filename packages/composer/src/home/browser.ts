@@ -55,7 +55,7 @@ export function browserHome(): Home {
       if (how.kind === "page") return read(how.name);
       if (how.kind === "files") return make("page", await filesIn(how.files));
       if (how.kind === "demo") return make("tidehouse", await demoFiles());
-      if (how.kind === "recipe") throw new Error("recipes are made one's own by lumbit compose");
+      if (how.kind !== "empty") throw new Error("this is done by lumbit compose");
       const scenes = [{ name: "first", height: "120vh", layers: [] }];
       const page = { format: "lumbit/1", title: how.title, lang: "en", scenes };
       return make("page", { text: `${JSON.stringify(page, null, 2)}\n`, files: {} });

@@ -36,7 +36,12 @@ export function folderHome(token: string): Home {
   const open = async () => answer<Kept | Beginning>(await ask("page", "GET"));
   return {
     open,
-    begin: async (how) => answer(await ask("begin", "POST", JSON.stringify(how))),
+    begin: async (how) =>
+      answer(
+        how.kind === "drawing"
+          ? await ask(`drawing?name=${encodeURIComponent(how.file.name)}`, "POST", how.file)
+          : await ask("begin", "POST", JSON.stringify(how)),
+      ),
     save(text, version) {
       saves++;
       const own = save(text, version).finally(() => {

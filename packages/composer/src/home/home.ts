@@ -13,6 +13,8 @@ export interface Kept {
   assets: Assets;
   /** What is wrong with files that it names, in words. */
   missing?: readonly string[];
+  /** What could not be brought along from where it came from, in words. */
+  notes?: readonly string[];
   /** Files that have no address that a stage could reach, by their paths. */
   blobs?: Blobs;
 }
@@ -39,6 +41,8 @@ export interface Beginning {
   pages: readonly string[];
   /** Pages that do one thing of the trade, to begin with. */
   recipes?: readonly { name: string; title: string }[];
+  /** Whether drawings can be taken apart here. */
+  takesDrawings?: true;
   /** Whether a page can be brought here that was taken away elsewhere. */
   opensFiles?: true;
 }
@@ -48,6 +52,8 @@ export type BeginWith =
   | { kind: "empty"; title: string }
   | { kind: "demo" }
   | { kind: "recipe"; name: string }
+  /** A drawing in layers, each of which becomes a layer of a scene. */
+  | { kind: "drawing"; file: File }
   | { kind: "page"; name: string }
   /** A page that was taken away: a zip of it, or the files of its folder. */
   | { kind: "files"; files: readonly File[] };

@@ -93,6 +93,7 @@ export function createComposer(home: Home, kept: Kept) {
       faults,
       typed: [],
       missing: kept.missing ?? [],
+      ...(kept.notes && kept.notes.length > 0 && { notice: kept.notes.join(" ") }),
       // What was done here could not be written, and another program has written something else since.
       ...(![before.written, text].includes(kept.text) && { other: kept }),
     },
