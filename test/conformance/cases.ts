@@ -312,6 +312,23 @@ export const cases: Case[] = [
     ]),
   },
   {
+    name: "moments at a distance from the start of a range",
+    page: middle({
+      layers: [
+        block("scene", { ramps: [ramp("x", ["cover 120px", "0px"], ["cover 60vh", "90px"])] }),
+        block("own", { travel: { y: ["0px", "-80px"], over: ["entry 40px", "exit 10vh"], of: "layer" } }),
+        block("page", {
+          depth: 0.7,
+          travel: { x: ["0vw", "20vw"], over: ["cover 0px", "cover 700px"], of: "page" },
+        }),
+        block("mixed", {
+          ramps: [ramp("opacity", ["contain 0%", 1], ["contain 90px", 0.3], ["exit 50%", 0])],
+        }),
+        block("held", { depth: 1, hold: ["cover 400px", "cover 70vh"] }),
+      ],
+    }),
+  },
+  {
     name: "layers that are links",
     page: middle({
       layers: [

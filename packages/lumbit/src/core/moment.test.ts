@@ -30,6 +30,9 @@ describe("ranges", () => {
 
 test("moments follow the scene's passage, the layer's own, or the page's scroll range", () => {
   expect(momentAt("cover 50%", "scene", context)).toBe(700);
+  expect(momentAt("exit 30px", "scene", context)).toBe(830);
+  expect(momentAt("cover 25vh", "layer", context)).toBe(100 + 200);
+  expect(momentAt("cover 200px", "page", context)).toBe(800 - 2000 + 200);
   expect([momentAt("entry 0%", "layer", context), momentAt("exit 100%", "layer", context)]).toEqual([
     100,
     100 + 800 + 50,

@@ -5,11 +5,24 @@ import type { Viewport } from "./units.ts";
 
 export type { Moment, RangeName } from "../settings/index.ts";
 
-/** Splits a moment into the range's name and a share of it. */
-export function parseMoment(moment: Moment): { range: RangeName; share: number } {
-  const [range, percent] = moment.split(/\s+/);
-  return { range: range as RangeName, share: Number.parseFloat(String(percent)) / 100 };
+/** A moment in its parts: the range's name, and how far into it, as a share of it or as a length. */
+export interface ParsedMoment {
+  range: RangeName;
+  share: number;
+  past?: { value: number; unit: "px" | "vh" };
 }
+
+export function parseMoment(moment: Moment): ParsedMoment {
+  const [range = "", far = ""] = moment.split(/\s+/);
+  const value = Number.parseFloat(far);
+  return far.endsWith("%")
+    ? { range: range as RangeName, share: value / 100 }
+    : { range: range as RangeName, share: 0, past: { value, unit: far.endsWith("vh") ? "vh" : "px" } };
+}
+
+/** How far a moment is past the one that its share says, in px. */
+const pastOf = <T>(a: Arithmetic<T>, { past }: ParsedMoment, viewport: T): T =>
+  past?.unit === "vh" ? a.multiply(a.number(past.value / 100), viewport) : a.px(past?.value ?? 0);
 
 /**
  * The positions p at which a named range begins and ends for a box of height h in a viewport of height V, counted
@@ -39,9 +52,11 @@ export const rangeOf = (range: RangeName, viewport: number, height: number): [st
 
 /** The position of a moment in the passage of a box of height h, counted as in `rangeIn`. */
 export function positionIn<T>(a: Arithmetic<T>, moment: Moment, viewport: T, height: T): T {
-  const { range, share } = parseMoment(moment);
-  const [start, end] = rangeIn(a, range, viewport, height);
-  return a.add(start, a.multiply(a.number(share), a.subtract(end, start)));
+  const parsed = parseMoment(moment);
+  const [start, end] = rangeIn(a, parsed.range, viewport, height);
+  return parsed.past
+    ? a.add(start, pastOf(a, parsed, viewport))
+    : a.add(start, a.multiply(a.number(parsed.share), a.subtract(end, start)));
 }
 
 /** Whose passage the moments of a ramp or a cue belong to. */
@@ -63,8 +78,12 @@ export function momentAt(
   of: PassageOf,
   { viewport, scene, scrollHeight, box }: MomentContext,
 ): number {
-  if (of === "page")
-    return parseMoment(moment).share * (scrollHeight - viewport.height) + viewport.height - scene.top;
+  if (of === "page") {
+    const parsed = parseMoment(moment);
+    const scrolled =
+      parsed.share * (scrollHeight - viewport.height) + pastOf(numbers, parsed, viewport.height);
+    return scrolled + viewport.height - scene.top;
+  }
   return of === "layer"
     ? box.top + positionIn(numbers, moment, viewport.height, box.height)
     : positionIn(numbers, moment, viewport.height, scene.height);

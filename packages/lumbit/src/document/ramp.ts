@@ -74,7 +74,7 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
         `a picture in a pane moves by its depth, from which its overscan follows; put it into a group and give that the ramp of ${plain(property)}`,
         "property",
       );
-    let last: { range: string; share: number } | undefined;
+    let last: { range: string; share: number; unit: string } | undefined;
     for (const [stopIndex, stop] of stops.entries()) {
       const { at: moment, value } = Object(stop) as Json;
       if (!holds(known.grammar, value))
@@ -92,10 +92,12 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
           "value",
         );
       const [range = "", share = ""] = plain(moment).split(" ");
-      const here = { range, share: Number.parseFloat(share) };
-      if (last?.range === range && here.share < last.share)
+      const here = { range, share: Number.parseFloat(share), unit: share.replace(/^[\d.]+/, "") };
+      if (pieces !== undefined && here.unit !== "%" && here.unit !== "")
+        breach("the stops of a ramp in pieces are percentages of their range", "stops", stopIndex, "at");
+      if (last?.range === range && last.unit === here.unit && here.share < last.share)
         breach(
-          `the stop comes before the one that it follows (${range} ${last.share}%); give stops in the order in which they are passed`,
+          `the stop comes before the one that it follows (${range} ${last.share}${last.unit}); give stops in the order in which they are passed`,
           "stops",
           stopIndex,
           "at",

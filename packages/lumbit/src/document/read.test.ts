@@ -382,6 +382,28 @@ describe("says what is wrong", () => {
       { ...good, scenes: [{ name: "a", hold: "50vh", layers: [{ ...layer, settle: "middle" }] }] },
       /give the scene the "settle"/,
     ],
+    [
+      "a moment before its range",
+      withLayer({ ...layer, travel: { x: ["0px", "9px"], over: ["cover -20px", "cover 20px"] } }),
+      /or a distance from its start in px or vh/,
+    ],
+    [
+      "pieces at a distance",
+      withLayer({
+        ...layer,
+        ramps: [
+          {
+            property: "opacity",
+            pieces: "words",
+            stops: [
+              { at: "cover 10%", value: 0 },
+              { at: "cover 200px", value: 1 },
+            ],
+          },
+        ],
+      }),
+      /the stops of a ramp in pieces are percentages/,
+    ],
     ["a link to nowhere", withLayer({ ...layer, href: "#atlantis" }), /there is no scene "atlantis"/],
     ["a link that runs", withLayer({ ...layer, href: "javascript:alert(1)" }), /where the link leads/],
     [

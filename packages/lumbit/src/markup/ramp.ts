@@ -247,11 +247,14 @@ function timelineOf({ of, over, late }: Pick<Way, "of" | "over" | "late">) {
     late
       ? `calc(${round(share * 100)}% + var(--lumbit-late, 0) * ${round(late * 100)}%)`
       : `${round(share * 100)}%`;
-  const moments = over.map(parseMoment);
-  if (of === "page") return { timeline: "scroll()", range: moments.map(({ share }) => at(share)).join(" ") };
+  const moments = over.map((moment) => {
+    const { range, share, past } = parseMoment(moment);
+    return { range, far: past ? `${past.value}${past.unit}` : at(share) };
+  });
+  if (of === "page") return { timeline: "scroll()", range: moments.map(({ far }) => far).join(" ") };
   return {
     timeline: of === "layer" ? "view(block 0px)" : "--lumbit-scene",
-    range: moments.map(({ range, share }) => `${range} ${at(share)}`).join(" "),
+    range: moments.map(({ range, far }) => `${range} ${far}`).join(" "),
   };
 }
 

@@ -232,12 +232,16 @@ function measureWays(
     const [of, from, start, to, end, late = 0] = way.trim().split(/\s+/) as [PassageOf, ...string[]];
     const animation = animations[index];
     const delay = Number(late) * (Number.parseFloat(style.getPropertyValue("--lumbit-late")) || 0);
-    const at = (range = "", share = "") =>
-      positionOf(`${range} ${Number.parseFloat(share) + 100 * delay}%` as Moment, of, {
-        ...around,
-        element,
-        scene,
-      });
+    const at = (range = "", far = "") =>
+      positionOf(
+        `${range} ${far.endsWith("%") ? `${Number.parseFloat(far) + 100 * delay}%` : far}` as Moment,
+        of,
+        {
+          ...around,
+          element,
+          scene,
+        },
+      );
     return animation ? [{ animation, start: at(from, start), end: at(to, end) }] : [];
   });
 }

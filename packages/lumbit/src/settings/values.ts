@@ -8,8 +8,8 @@ export type LengthUnit = "px" | "%" | "rem" | "vw" | "vh" | `${"s" | "l" | "d"}v
 /** Distance behind the page surface in camera distances, more than -1; `"horizon"` is infinitely far. */
 export type Depth = number | "horizon";
 
-/** A moment of a passage: a range of the scroll-driven animation standard and a percentage of it. */
-export type Moment = `${RangeName} ${number}%`;
+/** A moment of a passage: a range of the scroll-driven animation standard, and a percentage of it or a distance from its start. */
+export type Moment = `${RangeName} ${number}${"%" | "px" | "vh"}`;
 
 export type RangeName = "cover" | "contain" | "entry" | "exit" | "entry-crossing" | "exit-crossing";
 
@@ -60,8 +60,8 @@ export const depth = (allowed: string): Grammar<Depth> =>
   );
 
 export const moment = pattern<Moment>(
-  /^(cover|contain|entry|exit|entry-crossing|exit-crossing) (100|\d{1,2}(\.\d+)?)%$/,
-  'a range name (cover, contain, entry, exit, entry-crossing, exit-crossing) and a percentage from 0 to 100 of it, such as "entry 0%", "contain 50%" or "exit 100%"',
+  /^(cover|contain|entry|exit|entry-crossing|exit-crossing) ((100|\d{1,2}(\.\d+)?)%|\d{1,5}(\.\d+)?(px|vh))$/,
+  'a range name (cover, contain, entry, exit, entry-crossing, exit-crossing) and a percentage from 0 to 100 of it, or a distance from its start in px or vh, such as "entry 0%", "contain 50%" or "cover 200px"',
 );
 
 /** What is cut off at one to four sides, each in px or percentages. */

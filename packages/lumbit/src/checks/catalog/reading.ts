@@ -99,7 +99,14 @@ function shownFor({ layer, layout, path }: LayerView, missing: number): Change[]
   const stops = (ramp?.stops ?? []).map((stop) => ({ ...stop, ...parseMoment(stop.at) }));
   const [first, last] = [stops[0], stops.at(-1)];
   const [start, end] = [resolved[0], resolved.at(-1)];
-  if (layer.rules || !first || !last || !start || !end || stops.some(({ range }) => range !== first.range))
+  if (
+    layer.rules ||
+    !first ||
+    !last ||
+    !start ||
+    !end ||
+    stops.some(({ range, past }) => range !== first.range || past)
+  )
     return undefined;
   const values = stops.map(({ value }) => Number(value));
   const [from, to] = [values.indexOf(Math.max(...values)), values.lastIndexOf(Math.max(...values))];
@@ -109,7 +116,7 @@ function shownFor({ layer, layout, path }: LayerView, missing: number): Change[]
   const after = goes ? Math.min(more - before, Math.max(0, 1 - last.share)) : 0;
   if (!(before + after > 0)) return undefined;
   const moved = (part: typeof stops, by: number) =>
-    part.map(({ range, share, ...stop }) => ({
+    part.map(({ range, share, past: _, ...stop }) => ({
       ...stop,
       at: `${range} ${Math.round(1000 * (share + by)) / 10}%`,
     }));
