@@ -312,6 +312,47 @@ export const cases: Case[] = [
     ]),
   },
   {
+    name: "groups in groups, with a pane and ramps",
+    page: middle({
+      layers: [
+        {
+          name: "case",
+          depth: 0.7,
+          background: "#123",
+          place: { left: "12%", width: "60%", top: "10%", height: "70%" },
+          ramps: [ramp("scale", ["cover 0%", 0.9], ["cover 100%", 1.1])],
+          layers: [
+            {
+              name: "frame",
+              background: "#456",
+              place: { left: "10%", width: "50%", top: "8%", height: "80%" },
+              layers: [
+                {
+                  name: "screen",
+                  pane: true,
+                  place: { left: "6%", right: "6%", top: "6%", height: "50%" },
+                  size: { height: "180%" },
+                  travel: { y: ["0%", "-44.4%"] },
+                  layers: [
+                    block("row", { place: { left: "8%", width: "70%", top: "30%", height: "20%" } }),
+                    { name: "said", text: "High water", place: { center: "x", bottom: "4%" } },
+                  ],
+                },
+                { name: "knob", ...tank, place: { right: "4%", width: "20%", bottom: "4%" } },
+              ],
+            },
+            {
+              name: "tag",
+              place: { right: "4%", width: "26%", top: "40%", height: "30%" },
+              ramps: [{ ...ramp("x", ["entry 0%", "0px"], ["exit 100%", "-30px"]), of: "layer" }],
+              layers: [block("inner", { place: { left: 0, right: 0, top: "20%", height: "50%" } })],
+            },
+          ],
+        },
+      ],
+    } as Partial<Scene> & { layers: readonly Layer[] }),
+  },
+  {
     name: "moments at a distance from the start of a range",
     page: middle({
       layers: [

@@ -73,7 +73,7 @@ describe("the demo in Chromium", () => {
         await scrollPage(page, scroll);
         const boxes = await layerBoxes(page);
         const posed = poseAt(layout, scroll);
-        if (index % 13 === 0) expect(await measure(width, height, scroll)).toEqual(posed);
+        if (index % 13 === 0) expect(await measure(width, height, scroll)).toMatchObject(posed);
         const inView = posed.scenes.filter((scene) => scene.top < height && scene.top + scene.height > 0);
         const pose = inView.flatMap((scene) =>
           scene.layers.map((layer) => ({ scene: scene.name, ...layer })),

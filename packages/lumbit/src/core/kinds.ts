@@ -1,12 +1,4 @@
-import type {
-  AnyLayer,
-  GroupedLayer,
-  GroupLayer,
-  ImageLayer,
-  ShapeLayer,
-  Slide,
-  TextLayer,
-} from "./layer.ts";
+import type { AnyLayer, GroupLayer, ImageLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
 import type { Reel } from "./reel.ts";
 import type { Scene } from "./scene.ts";
 
@@ -15,8 +7,8 @@ export const isText = (layer: AnyLayer): layer is TextLayer => layer.text !== un
 export const isShape = (layer: AnyLayer): layer is ShapeLayer => layer.shape !== undefined;
 /** Whether a layer has layers in it: a group, or a slide of a reel. */
 export const isGroup = (layer: AnyLayer): layer is GroupLayer | Slide => layer.layers !== undefined;
-/** Of what is in a group or reel. */
-export const isSlide = (layer: GroupedLayer | Slide): layer is Slide => layer.layers !== undefined;
+/** Of what is in a reel. */
+export const isSlide = (layer: AnyLayer): layer is Slide => layer.layers !== undefined;
 export const isReel = (layer: AnyLayer): layer is GroupLayer & { reel: Reel } => layer.reel !== undefined;
 
 /** Layers and all that is in them, in document order. */

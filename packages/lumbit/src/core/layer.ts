@@ -96,12 +96,12 @@ export type GroupLayer = LayerBase &
   Motion &
   Own<"group"> & {
     /** Of a reel, its slides. */
-    layers: readonly (GroupedLayer | Slide)[];
+    layers: readonly (GroupedLayer | GroupLayer | Slide)[];
     background?: string;
     reel?: Reel;
   } & Rules<"group">;
 
-/** A layer inside a group: `depth` is for stacking only, unless the group tilts. */
+/** A layer with no other in it. Inside a group `depth` is for stacking only, unless the group tilts. */
 export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
 
 /** One of a reel: as wide as it says, as high as the reel. Depths in it move as the slide travels. */

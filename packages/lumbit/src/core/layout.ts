@@ -16,7 +16,7 @@ import {
   isText,
   overscans,
 } from "./kinds.ts";
-import type { AnyLayer, GroupLayer } from "./layer.ts";
+import type { AnyLayer, GroupLayer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { edge, type Overscan, overscanOf, reach } from "./overscan.ts";
@@ -251,13 +251,13 @@ const lookOf = (
 type GroupMoments = Omit<MomentContext, "box"> & Pick<LayerLayout, "settle">;
 
 function layoutGroup(
-  group: GroupLayer,
+  group: GroupLayer | Slide,
   around: Box,
   moments: GroupMoments,
   sizes: Sizes,
   look: PageLook,
 ): LayerLayout[] {
-  return group.layers.map((layer) => {
+  return group.layers.map((layer): LayerLayout => {
     const { box } = placeLayer(layer, around, sizes);
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
@@ -272,6 +272,7 @@ function layoutGroup(
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),
+      ...(isGroup(layer) && { layers: layoutGroup(layer, inScene, moments, sizes, look) }),
     };
   });
 }

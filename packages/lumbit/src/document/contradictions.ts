@@ -151,17 +151,15 @@ function repeatedNames(entries: [Json, Path][], what: string, where: string): Br
 type Around = "scene" | "group" | "reel" | "slide";
 
 function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breach[] {
-  const grouped = around === "group" || around === "slide";
   const breaches: Breach[] = [];
   const breach = (key: string | undefined, message: string) =>
     breaches.push({ path: key === undefined ? path : [...path, key], message });
-  const given = givenKinds(layer).filter((key) => !(grouped && key === "layers"));
+  const given = givenKinds(layer).filter((key) => !(around === "slide" && key === "layers"));
   const [kind, ...others] = given;
-  if (grouped && "layers" in layer)
-    breach(
-      "layers",
-      "a group holds pictures, texts and shapes; only the slides of a reel hold layers of their own",
-    );
+  if (around === "slide" && "layers" in layer)
+    breach("layers", "a slide holds pictures, texts and shapes, and no groups");
+  if (around === "group" && "reel" in layer)
+    breach("reel", "a reel stands in its scene, which holds for it; take it out of the group");
   if (around === "reel" && kind !== "layers")
     breach(undefined, 'a reel holds slides: give this one "layers", and what it shows in them');
   if ("reel" in layer && !(Array.isArray(layer.layers) && layer.layers.length > 0))
@@ -179,7 +177,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   if (!kind && Object.keys(layer).length > 0 && !("layers" in layer))
     breach(
       undefined,
-      `this layer shows nothing: give it an "image", a "text"${grouped ? ' or a "shape"' : ', a "shape" or "layers"'}`,
+      `this layer shows nothing: give it an "image", a "text"${around === "slide" ? ' or a "shape"' : ', a "shape" or "layers"'}`,
     );
   if (kind && others.length === 0) {
     if (kind === "image" && !("alt" in layer))
@@ -211,7 +209,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   ))
     breaches.push({ path: [...path, ...at], message });
   const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
-  for (const [inner, index] of grouped ? [] : objects(layer.layers))
+  for (const [inner, index] of around === "slide" ? [] : objects(layer.layers))
     breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
   return breaches;
 }

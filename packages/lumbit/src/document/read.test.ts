@@ -224,9 +224,17 @@ describe("says what is wrong", () => {
       /\/layers\/1\/layers\/0\/name the name "title" is already/,
     ],
     [
-      "a group in a group",
-      withLayer({ name: "g", layers: [{ name: "h", layers: [] }] }),
-      /only the slides of a reel hold layers of their own/,
+      "a reel in a group",
+      withLayer({
+        name: "g",
+        layers: [{ name: "r", reel: {}, layers: [{ name: "s", layers: [layer] }] }],
+      }),
+      /a reel stands in its scene/,
+    ],
+    [
+      "what shows nothing, deep in groups",
+      withLayer({ name: "a", layers: [{ name: "b", layers: [{ name: "c", layers: [{ name: "d" }] }] }] }),
+      /this layer shows nothing/,
     ],
     [
       "a reel without slides",

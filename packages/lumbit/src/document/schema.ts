@@ -66,7 +66,10 @@ function make(grammar: Grammar): z.ZodType {
     case "pair":
       return z.tuple([schemaOf(grammar.of), schemaOf(grammar.of)]);
     case "list":
-      return z.array(schemaOf(grammar.of)).min(grammar.least).max(grammar.most);
+      return z
+        .array(grammar.again ? z.lazy(() => schemaOf(grammar.of)) : schemaOf(grammar.of))
+        .min(grammar.least)
+        .max(grammar.most);
     case "map":
       return z.record(z.string().regex(grammar.key), schemaOf(grammar.of));
     case "object": {

@@ -24,7 +24,8 @@ type Form =
   | { form: "link" }
   | { form: "either"; of: readonly Grammar[] }
   | { form: "pair"; of: Grammar }
-  | { form: "list"; of: Grammar; least: number; most: number }
+  /** `again`: what is in the list may have the same list in it. */
+  | { form: "list"; of: Grammar; least: number; most: number; again?: true }
   | { form: "object"; settings: Settings; some: boolean }
   /** By keys of a pattern. */
   | { form: "map"; key: RegExp; of: Grammar };

@@ -19,6 +19,7 @@ import {
   css,
   type Grammar,
   list,
+  longest,
   map,
   number,
   object,
@@ -239,19 +240,19 @@ const rules: Setting = {
 const layer = (allowed: string, inner?: Setting): Grammar =>
   object({ ...layerSettings, rules, ...(inner && { layers: inner }) }, allowed);
 
-const inner: Setting = {
-  grammar: list(layer("one picture, text or shape of the slide"), "a list of layers, of a slide in a reel"),
-  meaning: "The layers of a slide.",
-};
-
 const grouped: Setting = {
-  grammar: list(
-    layer("one picture, text or shape of the group, or a slide of the reel", inner),
-    "a list of layers that move as one, stacked inside",
-  ),
+  grammar: {
+    ...{ form: "list", least: 0, most: longest.list, again: true },
+    allowed: "a list of layers that move as one, stacked inside",
+    get of(): Grammar {
+      return inGroup;
+    },
+  },
   meaning: "Makes it a group: layers that move as one, placed against the group; of a reel, its slides.",
   kinds: ["group"],
 };
+
+const inGroup = layer("one picture, text, shape or group of the group, or a slide of the reel", grouped);
 
 export const layerGrammar: Grammar = layer("one picture, text, shape or group of the scene", grouped);
 

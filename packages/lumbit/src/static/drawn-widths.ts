@@ -241,12 +241,13 @@ function widthsIn(
     const near = !over && Number.isFinite(depth) ? (1 + depth) / (1 + depth - nearer) : 1;
     const scale = near * largestScale(layer);
     if (isReel(layer)) return [undefined, ...slideWidths(layer, area, stage.relief, pictures, widthOf)];
-    const inner = isGroup(layer)
-      ? layer.layers.map((child) =>
-          widthOf(child, placed(child, area, pictures).box, scale * largestScale(child)),
-        )
-      : [];
-    return [widthOf(layer, area, scale), ...inner];
+    const inside = (own: AnyLayer, around: Area, enlarged: number): (ScreenLength | undefined)[] =>
+      (own.layers ?? []).flatMap((child) => {
+        const { box } = placed(child, around, pictures);
+        const larger = enlarged * largestScale(child);
+        return [widthOf(child, box, larger), ...inside(child, box, larger)];
+      });
+    return [widthOf(layer, area, scale), ...inside(layer, area, scale)];
   });
 }
 
