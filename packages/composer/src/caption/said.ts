@@ -53,7 +53,8 @@ export const sentences: Readonly<Record<string, string>> = {
   minHeight: "It is at least {} high.",
   paddingTop: "Above its content there is {}.",
   paddingBottom: "Below its content there is {}.",
-  settle: "Every layer stands where it was placed at {}.",
+  settle: "It stands where it was placed at {} of its own passage.",
+  href: "It leads to {}",
   relief: "All drift is taken {} times.",
   pan: "The camera goes {} px sideways for each px of scroll.",
   push: "The camera goes {} camera distances forward.",
@@ -78,7 +79,12 @@ export const sentences: Readonly<Record<string, string>> = {
 
 /** Settings whose sentence is another one where they are of something else. */
 const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  scene: { color: "Its texts are {}", hold: "It stays put for {}.", width: "It is as wide as the {}." },
+  scene: {
+    settle: "Every layer stands where it was placed at {}.",
+    color: "Its texts are {}",
+    hold: "It stays put for {}.",
+    width: "It is as wide as the {}.",
+  },
   look: { color: "Texts are {}", background: "Behind all scenes is {}", fontFamily: "Texts are set in {}" },
   page: { title: "It is called {}" },
   fontSize: {
