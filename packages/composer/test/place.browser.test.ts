@@ -1,3 +1,4 @@
+import { writeFileSync } from "node:fs";
 import { expect, test } from "vitest";
 import { composed, poll } from "./compose.ts";
 
@@ -52,6 +53,23 @@ test("a layer that is dragged stays under the pointer, far from where it settles
   expect(moved).toEqual({ left: expect.stringMatching(/%$/), top: expect.stringMatching(/vh$/) });
   await page.getByRole("button", { name: "Undo title: place" }).click();
   await poll(() => layer("title")?.place).toEqual(place);
+});
+
+test("a layer that settles by its own passage stays under the pointer too, though it settles later the lower it stands", async () => {
+  const { page, file } = composer;
+  const text = composer.text();
+  writeFileSync(file, text.replace('"name": "title",', '"name": "title", "settle": "middle",'));
+  await page.getByRole("option", { name: /^title.*settles at "middle" of its own passage/ }).click();
+  await page.getByRole("slider", { name: /Place in the passage/ }).fill("0.4");
+  await settled();
+  const before = await boxOn(0, "title");
+  await drag(middle(before), { x: 40, y: 30 }, ["Alt"]);
+  await poll(async () => Math.abs((await boxOn(0, "title")).x - before.x - 40)).toBeLessThan(0.5);
+  await poll(async () => Math.abs((await boxOn(0, "title")).y - before.y - 30)).toBeLessThan(0.5);
+  await page.mouse.up();
+  await page.keyboard.up("Alt");
+  await composer.saved();
+  await poll(async () => Math.abs((await boxOn(0, "title")).y - before.y - 30)).toBeLessThan(0.5);
 });
 
 test("clicks go through the stack, and what lies there is named beside the pointer", async () => {
