@@ -32,7 +32,7 @@ export const nativeCss = `
   animation-timeline: --lumbit-scene;
   animation-range: ${driftRange};
 }
-/* A layer that settles by its own passage goes from a screen and a scene before that moment to as far behind it. */
+/* A layer that settles by its own passage goes from far before that moment to as far behind it. */
 [data-lumbit-driver="native"] [data-lumbit-is~=drifts][data-lumbit-is~=follows] {
   --lumbit-enter-x: ${print(displacement(css, variable("kx"), zero, ownReach))};
   --lumbit-enter-y: ${print(displacement(css, variable("ky"), zero, ownReach))};

@@ -232,9 +232,13 @@ export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
 /** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
 export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
 
-/** Of a layer that settles by its own passage: what the drift follows, how far to both sides of that moment, and between which moments. */
+/** Of a layer that settles by its own passage: what its drift follows. */
 export const ownTimeline = "view(block 0px)";
-export const ownReach = css.add(variable("v"), variable("h"));
+/**
+ * How far to both sides of its settle moment its drift goes: farther than any scene is high. A range that names lengths of
+ * the scene Chromium does not follow when a script changes them.
+ */
+export const ownReach = css.px(40_000);
 export const ownRange = [-1, 1]
   .map((way) => {
     const share = css.add(value("var(--lumbit-settle-share)"), css.multiply(css.number(way), ownReach));

@@ -10,7 +10,11 @@ export const lengthsCss = (lengths: Readonly<Record<string, number>>): Declarati
 /** What is above and below a scene in what is scrolled. */
 export function measureAround(scene: HTMLElement, scroller: Scroller): Record<"before" | "after", number> {
   const top = scroller.topOf(scene);
-  const after = scroller.scrollHeight() - top - scene.getBoundingClientRect().height;
+  // A page's own height has the parts of a pixel that its scroll height is rounded by.
+  const page = scene.ownerDocument.documentElement.getBoundingClientRect().height;
+  const rounded = scroller.scrollHeight();
+  const whole = !scroller.box && Math.abs(page - rounded) < 1 ? page : rounded;
+  const after = whole - top - scene.getBoundingClientRect().height;
   return { before: Math.max(0, top), after: Math.max(0, after) };
 }
 
