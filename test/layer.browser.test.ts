@@ -41,6 +41,14 @@ const composed = {
           place: { right: "5%", bottom: "10vh", width: "50%", height: "60vh" },
         },
         {
+          ...{ name: "sign", shape: "rectangle", background: "#a40", depth: 1.2, settle: "middle" },
+          place: { left: "30%", top: "70vh", width: "20vw", height: "12vh" },
+        },
+        {
+          ...{ name: "window", image: "art/open-water.webp", alt: "", depth: 0.7, settle: "top", pane: true },
+          place: { left: "5%", top: "60vh", width: "20%", height: "30vh" },
+        },
+        {
           ...{ name: "near", image: "art/near-kelp-left.webp", alt: "", speed: 1.4, direction: "left" },
           place: { left: "10%", top: "20vh", width: "30%" },
           rules: [{ media: "(max-width: 600px)", speed: 1.2, place: { left: 0, top: "5vh", width: "60%" } }],
@@ -113,7 +121,10 @@ const composed = {
 /** A page that is as high as the composed one. */
 const around = `body { margin: 0; color: #123 } .as-first { height: 120vh } .as-held { height: 180vh }
 .as-pier { height: 140vh } @media (max-width: 600px) { .as-pier { height: 110vh } }`;
-const paths = ["first/reef", "pier/water", "pier/reef", "pier/near", "pier/words", "pier/boat", "held/disc"];
+const paths = [
+  ...["first/reef", "pier/water", "pier/reef", "pier/sign", "pier/window"],
+  ...["pier/near", "pier/words", "pier/boat", "held/disc"],
+];
 
 let browser: Chromium;
 let origin: string;

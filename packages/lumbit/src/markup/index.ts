@@ -23,6 +23,7 @@ export {
   keyframesCss,
   layerPieces,
   nativeAnimations,
+  ownReach,
   pieceWays,
   scriptedAnimations,
   waysOf,

@@ -20,7 +20,7 @@ export function headOf(page: Page, scene: Scene, layer: AnyLayer, first: boolean
       : Number.isFinite(depth)
         ? `It lies ${Number(Math.abs(depth).toFixed(4))} camera distances ${depth < 0 ? "before" : "behind"} the page, and so moves ${Number(speedOf(layer).toFixed(4))} px on the screen for every px scrolled.`
         : "It lies at the horizon, and so stays where it is on the screen.",
-    `It stands where it is placed ${scene.settle === undefined ? (first ? "when the scene is at the top of the screen" : "in the middle of the scene's passage") : `at "${scene.settle}" of the scene's passage`}.`,
+    `It stands where it is placed ${layer.settle !== undefined ? `at "${layer.settle}" of its own passage` : scene.settle === undefined ? (first ? "when the scene is at the top of the screen" : "in the middle of the scene's passage") : `at "${scene.settle}" of the scene's passage`}.`,
     ...(missing.length > 0 ? [`Left out: ${missing.join("; ")}.`] : []),
   ];
 }

@@ -25,6 +25,7 @@ import {
   type Element,
   type Expression,
   element,
+  follows,
   isHeld,
   layerContext,
   layerElement,
@@ -32,6 +33,7 @@ import {
   layerRules,
   motionConditions,
   nativeAnimations,
+  ownReach,
   passage,
   print,
   round,
@@ -110,11 +112,11 @@ export function layerCss(page: Page, path: LayerPath, assets: Assets): string {
       "It moves along the scroll, but for readers who asked for less motion, and where browsers cannot.",
     ]),
     `@media ${motionConditions.media} {\n@supports ${motionConditions.supports} {`,
-    rule({ selector: own, declarations: nativeAnimations([], ["lumbit-drift"]) }),
+    rule({ selector: own, declarations: nativeAnimations([], ["lumbit-drift"], follows(layer)) }),
     ...moving.map(rule),
     "}\n}",
     ...registered(layer),
-    driftKeyframes,
+    driftKeyframes(layer),
     ...new Set(inside.flatMap(layerKeyframes)),
   ];
   return `${plain(text.filter(Boolean).join("\n"), scene, layer).trim()}\n`;
@@ -199,14 +201,19 @@ function basicRules(layer: AnyLayer): StyleRule[] {
 
 const drift = { x: variable("kx"), y: variable("ky") };
 
-/** From where to where a drift carries a layer over the passage. */
-const driftKeyframes = `@keyframes lumbit-drift {
-  from { translate: ${displaced(zero)}; }
-  to { translate: ${displaced(passage.length)}; }
+/** From where to where a drift carries a layer over the passage, or around the moment at which it settles by itself. */
+function driftKeyframes(layer: AnyLayer): string {
+  const [from, at, to] = follows(layer)
+    ? [zero, ownReach, css.add(ownReach, ownReach)]
+    : [zero, settle, passage.length];
+  return `@keyframes lumbit-drift {
+  from { translate: ${displaced(from, at)}; }
+  to { translate: ${displaced(to, at)}; }
 }`;
+}
 
-function displaced(p: Expression): string {
-  return `${print(displacement(css, drift.x, p, settle))} ${print(displacement(css, drift.y, p, settle))}`;
+function displaced(p: Expression, at: Expression): string {
+  return `${print(displacement(css, drift.x, p, at))} ${print(displacement(css, drift.y, p, at))}`;
 }
 
 /** How far a picture reaches past its pane, or past the scene that it fills. */
