@@ -312,6 +312,43 @@ export const cases: Case[] = [
     ]),
   },
   {
+    name: "texts on a ground of their own",
+    page: middle({
+      layers: [
+        {
+          ...{
+            name: "panel",
+            text: "Opening times: from low water to an hour after high water, every day but one",
+            as: "h2",
+          },
+          ...{
+            background: "#fff",
+            padding: "1.5rem",
+            radius: "12px",
+            shadow: "0 4px 20px #0004",
+            depth: 0.5,
+          },
+          ...{ fontSize: "22px", maxWidth: "300px", place: { left: "8%", top: "12%" } },
+        },
+        {
+          name: "label",
+          text: "Low water",
+          background: "#fd8",
+          padding: "4px",
+          depth: -0.2,
+          place: { right: "6%", bottom: "10%" },
+        },
+        {
+          ...{ name: "wide", text: "From the shelf down to the deep", background: "#def", padding: "2vh" },
+          ...{
+            place: { left: "10%", width: "50%", top: "60%" },
+            ramps: [ramp("opacity", ["cover 20%", 0.4], ["cover 70%", 1])],
+          },
+        },
+      ],
+    } as Partial<Scene> & { layers: readonly Layer[] }),
+  },
+  {
     name: "groups in groups, with a pane and ramps",
     page: middle({
       layers: [

@@ -25,8 +25,14 @@ export class TextSizer {
   /** Whether the size of a text is only an estimate, because the page ships no font that has all of its letters. */
   isEstimate = (layer: Sized): boolean => !this.fontOf(layer)?.covers(layer.text);
 
-  /** The box in px that a text needs when it may use `availableWidth`. */
+  /** The box in px that a text needs when it may use `availableWidth`, with the space around its words. */
   size(layer: Sized, availableWidth: number, viewport: Viewport): Size {
+    const around = 2 * resolveLength(layer.padding ?? 0, { viewport, percent: 0 });
+    const { width, height } = this.#wordsSize(layer, availableWidth - around, viewport);
+    return { width: width + around, height: height + around };
+  }
+
+  #wordsSize(layer: Sized, availableWidth: number, viewport: Viewport): Size {
     const lineHeight = layer.lineHeight ?? textDefaults.lineHeight;
     const fitted = fittedWidth(layer) !== undefined && { width: availableWidth, ems: this.ems(layer) };
     const fontSize = resolveFontSize(layer.fontSize, { viewport, ...(fitted && { fitted }) });
@@ -76,7 +82,7 @@ export class TextSizer {
   }
 }
 
-type Sized = Pick<TextLayer, "text" | "wrap" | "repeat"> & TextStyle;
+type Sized = Pick<TextLayer, "text" | "wrap" | "repeat" | "padding"> & TextStyle;
 
 /** The lines of a text as it says them, before any wrapping; a repeated text is one row. */
 const linesOf = ({ text, repeat = 1 }: Sized) => Array(repeat).fill(text).join(" ").split("\n");

@@ -106,6 +106,20 @@ describe.each(["Newsreader", "Figtree"])("%s", (fontFamily) => {
   );
 });
 
+test("a text with space around it is as large as a browser sets it", async () => {
+  const style = { fontFamily: "Figtree", fontSize: "20px", lineHeight: 1.25, padding: "14px" } as const;
+  for (const [text, available] of [
+    ["Low water", 400],
+    [words, 333],
+    [words, 640],
+  ] as const) {
+    const own = sizer.size({ text, ...style }, available, viewport);
+    const wanted = await measured(text, { ...style, boxSizing: "border-box" } as never, available);
+    expect(own.height, `"${text}" in ${available} px`).toBeCloseTo(wanted.height, 0);
+    if (own.width < available) expect(Math.abs(own.width - wanted.width)).toBeLessThan(0.5);
+  }
+});
+
 test("a text fitted to a width has the letters of its largest optical size, and is that wide", async () => {
   for (const fontFamily of Object.keys(families))
     for (const text of ["The Shelf", "Spring\ntide"]) {

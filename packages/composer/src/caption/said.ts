@@ -30,6 +30,7 @@ export const sentences: Readonly<Record<string, string>> = {
   background: "Its ground is {}",
   shadow: "Its shadow is {}",
   radius: "Its corners are rounded by {}.",
+  padding: "Around its words there is {}.",
   pane: "It moves inside of a pane that stays with the page: {}.",
   tilt: "It turns up to {} degrees towards the pointer.",
   hold: "It stays on the screen from {}",

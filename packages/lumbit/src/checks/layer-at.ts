@@ -1,4 +1,4 @@
-import { cropped, intersection, isGroup, isImage, isShape } from "../core/index.ts";
+import { cropped, intersection, isImage } from "../core/index.ts";
 import { colorAt } from "./color.ts";
 import { type Pixel, pixelAt } from "./picture.ts";
 import type { LayerView, SceneView, TrackPoint, View } from "./view.ts";
@@ -67,7 +67,7 @@ export function pixelOn(
     const picture = pictures.get(layer.image);
     const at = picture && cropped(picture, pose, layer.subject ?? [0.5, 0.5], layer.fit !== "contain", x, y);
     pixel = at && picture && pixelAt(picture, at.x, at.y);
-  } else if (isShape(layer) || isGroup(layer)) {
+  } else {
     if (layer.shape === "ellipse" && (2 * x - 1) ** 2 + (2 * y - 1) ** 2 > 1) return undefined;
     pixel = layer.background === undefined ? undefined : colorAt(layer.background, x, y);
   }

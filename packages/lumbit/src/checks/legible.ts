@@ -36,7 +36,8 @@ export function legible(text: Legible, scene: SceneView): Pick<Sighting, "change
 }
 
 /** Whether a text stands on something that was made for it: a shape or group around it, other than the whole scene. */
-const isOnCard = ({ layout, paint, group }: LayerView, { layers }: SceneView): boolean =>
+const isOnCard = ({ layer, layout, paint, group }: LayerView, { layers }: SceneView): boolean =>
+  layer.background !== undefined ||
   layers.some((other) => {
     const { left, top, width, height } = other.layout.box;
     const { box } = layout;

@@ -82,7 +82,10 @@ export type ImageLayer = LayerBase &
   } & Rules<"image">;
 
 /** A text. Without `place` it is centred in its scene. */
-export type TextLayer = LayerBase & Lacks<"text"> & Motion & Own<"text"> & { text: string } & Rules<"text">;
+export type TextLayer = LayerBase &
+  Lacks<"text"> &
+  Motion &
+  Own<"text"> & { text: string; background?: string } & Rules<"text">;
 
 /** A rectangle or ellipse. Without `place` it fills its scene as a pane. */
 export type ShapeLayer = LayerBase &

@@ -192,11 +192,8 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
       const names = kinds.filter((one) => one !== "slide").map((one) => `a ${oneName[one]}`);
       breach(key, `"${key}" is for ${names.join(" or ")}; this layer is a ${oneName[own]}`);
     }
-    if (kind === "text" && ("pane" in layer || "radius" in layer || "background" in layer))
-      breach(
-        undefined,
-        '"pane", "radius" and "background" are for pictures, shapes and groups; put the text into a group',
-      );
+    if (kind === "text" && "pane" in layer)
+      breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
   breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
   for (const [rule, index] of objects(layer.rules))
@@ -215,7 +212,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
 }
 
 /** What a text has only in a group. */
-const inGroups = ["pane", "radius", "background"];
+const inGroups = ["pane"];
 
 /** What a rule of a layer may not change, and what contradicts itself where it holds. */
 function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Path): Breach[] {
@@ -298,6 +295,11 @@ function settingsBreaches(settings: Json, path: Path): Breach[] {
       breaches.push({
         path: [...path, "place"],
         message: 'the text has its width from "fit"; leave "width", and one of "left" and "right", away',
+      });
+    if ("padding" in settings)
+      breaches.push({
+        path: [...path, "padding"],
+        message: 'the letters of a fitted text reach the edges of its place; leave "padding" away',
       });
     if ("letterSpacing" in settings && !/em$/.test(plain(settings.letterSpacing).replace("rem", "")))
       breaches.push({

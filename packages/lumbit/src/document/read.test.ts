@@ -412,6 +412,11 @@ describe("says what is wrong", () => {
       }),
       /the stops of a ramp in pieces are percentages/,
     ],
+    [
+      "a fitted text with space around it",
+      withLayer({ ...layer, fontSize: { fit: "50%" }, padding: "1rem" }),
+      /leave "padding" away/,
+    ],
     ["a link to nowhere", withLayer({ ...layer, href: "#atlantis" }), /there is no scene "atlantis"/],
     ["a link that runs", withLayer({ ...layer, href: "javascript:alert(1)" }), /where the link leads/],
     [
@@ -541,8 +546,8 @@ describe("says what is wrong", () => {
     ],
     [
       "a look that a text does not have, in a rule",
-      withLayer({ ...layer, rules: [{ media: "(max-width: 600px)", shadow: "0 0 4px #000" }] }),
-      /rules\/0\/shadow a text has no "shadow" to change/,
+      withLayer({ ...layer, rules: [{ media: "(max-width: 600px)", fit: "contain" }] }),
+      /rules\/0\/fit a text has no "fit" to change/,
     ],
     ["a key as near to two", withLayer({ ...layer, place: { hight: "4vh" } }), /did you mean "height"\?/],
     [

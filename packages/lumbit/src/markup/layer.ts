@@ -82,10 +82,8 @@ function styleOf(
     ...(whole && layer.settle !== undefined && ownSettleCss(layer.settle, follows(layer))),
     ...changedLook(layer, base, whole, context),
     ...(!boxed && blendCss(given)),
-    ...(!isText(layer) && {
-      background: given.background ?? placeholderOf(layer, given, context),
-      "box-shadow": given.shadow,
-    }),
+    background: given.background ?? placeholderOf(layer, given, context),
+    "box-shadow": given.shadow,
     ...(isGroup(layer) && { "--lumbit-tilt": given.tilt }),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
     ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
@@ -101,8 +99,11 @@ function styleOf(
       lineCss(layer, given, base),
       whole ? textPlace(layer) : changedPlace(layer, given, base),
     );
-  if (isText(layer)) return { layer: own };
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
+  if (isText(layer)) {
+    const panel = given.padding === undefined ? {} : { padding: given.padding, "box-sizing": "border-box" };
+    return { layer: { ...own, "border-radius": radius, ...panel } };
+  }
   const natural = naturalCss(layer, given, base, context);
   if (boxed)
     return {
@@ -150,5 +151,5 @@ const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Decl
     : {};
 const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
 
-const radiusOf = (layer: Exclude<AnyLayer, TextLayer>) =>
+const radiusOf = (layer: AnyLayer) =>
   isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");

@@ -29,7 +29,7 @@ import {
 } from "./grammar.ts";
 import { background, href, motion, orderDepth } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
-import { extent, length, mediaQuery, name, path } from "./values.ts";
+import { distance, extent, length, mediaQuery, name, path } from "./values.ts";
 
 const inset = (edge: string): Setting<ReturnType<typeof length>["type"]> => ({
   grammar: length(`the distance from the scene's ${edge} edge: a length such as "12vh", "-5%" or 0`),
@@ -165,21 +165,30 @@ const ofKinds = {
   },
   background: {
     grammar: background,
-    meaning: "The color or gradient of a shape, or behind a group.",
-    kinds: ["shape", "group", "slide"],
+    meaning: "The color or gradient of a shape, or behind a text or a group.",
+    kinds: ["text", "shape", "group", "slide"],
     byRule: true,
   },
   shadow: {
     grammar: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"'),
     meaning: "A CSS box shadow.",
-    kinds: ["shape"],
+    kinds: ["text", "shape"],
+    byRule: true,
+  },
+  padding: {
+    grammar: distance(
+      'the space between a text and the edges of its background: a length such as "1rem" or "12px", not negative, not a percentage',
+    ),
+    meaning: "Space between the words and the edges of their background, on all sides.",
+    otherwise: "0",
+    kinds: ["text"],
     byRule: true,
   },
   radius: {
     grammar: extent("rounding of the corners"),
     meaning: "Rounding of the corners, of the pane where there is one.",
     otherwise: "0",
-    kinds: ["image", "shape", "group", "slide"],
+    kinds: ["image", "text", "shape", "group", "slide"],
     byRule: true,
   },
   pane: {

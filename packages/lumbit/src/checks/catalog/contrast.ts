@@ -84,7 +84,11 @@ function backgrounds(own: LayerView, moment: TrackPoint, scene: SceneView, view:
   const { pose } = moment;
   // From the front to the back, so that nothing behind what is opaque is looked at.
   const behind: Ground[] = scene.layers
-    .filter((other) => other.paint < own.paint && !isText(other.layer))
+    .filter(
+      (other) =>
+        (other === own || other.paint < own.paint) &&
+        (!isText(other.layer) || other.layer.background !== undefined),
+    )
     .toSorted((a, b) => b.paint - a.paint)
     .flatMap((other) => {
       const at = trackAt(other, moment.scroll);
