@@ -11,7 +11,8 @@ export type OwnSettle = Exclude<Settle, "auto">;
 
 /**
  * Where `auto` lies: a scene of which the larger part, or more than half a screen, is in view when the page is at its top
- * settles there, so what loads is what was composed; one whose middle cannot be reached settles at the nearest reachable moment; any other settles at its middle.
+ * settles there, so what loads is what was composed; one whose middle cannot be reached settles at the nearest reachable
+ * moment; any other settles at its middle.
  */
 export function automaticSettle<T>(
   a: Arithmetic<T>,
