@@ -153,6 +153,46 @@ test("a film scrolls from end to end, and what plays by the clock plays by that 
   expect(await at(39, 250, 50)).toBeLessThan(40);
 });
 
+test("a film as WebM is a video of the same frames, of even sizes", async () => {
+  const { stdout, stderr } = await lumbit(
+    ["proof", "film.json", "--film", "-o", "film.webm", "--viewport", "401x301", "--seconds", "2"],
+    folder,
+  );
+  expect([stderr, stdout]).toEqual(["", expect.stringMatching(/film\.webm: 2 seconds at 401x301/)]);
+  const page = await (await openChromium()).newPage();
+  const seen = await page.evaluate(
+    async (file) => {
+      const video = document.createElement("video");
+      video.src = `data:video/webm;base64,${file}`;
+      const event = (name: string) =>
+        new Promise((done) => video.addEventListener(name, done, { once: true }));
+      await event("loadeddata");
+      const { videoWidth: width, videoHeight: height, duration } = video;
+      const canvas = new OffscreenCanvas(width, height);
+      const context = canvas.getContext("2d") as OffscreenCanvasRenderingContext2D;
+      const green = async (time: number, x: number, y: number) => {
+        const there = event("seeked");
+        video.currentTime = time;
+        await there;
+        context.drawImage(video, 0, 0);
+        return context.getImageData(x, y, 1, 1).data[1] ?? 0;
+      };
+      return {
+        ...{ width, height, duration },
+        lamp: [await green(0.47, 50, 50), await green(1.4, 50, 50)],
+        stone: [await green(0.02, 250, 50), await green(1.97, 250, 50)],
+      };
+    },
+    readFileSync(join(folder, "film.webm")).toString("base64"),
+  );
+  await page.close();
+  expect(seen).toMatchObject({ width: 400, height: 300, duration: 2 });
+  expect(Math.abs((seen.lamp[0] ?? 0) - 128)).toBeLessThan(30);
+  expect(seen.lamp[1]).toBeGreaterThan(230);
+  expect(seen.stone[0]).toBeGreaterThan(180);
+  expect(seen.stone[1]).toBeLessThan(50);
+});
+
 test("text is text, whatever it says", async () => {
   const page = JSON.parse(readFileSync(join(folder, "faint.json"), "utf8"));
   page.title = "</style><script>alert(1)</script>";

@@ -43,11 +43,11 @@ export async function proof(file: string, options: Options): Promise<void> {
 
 /** @throws Problem for options that do not go together, before anything is read */
 function refuse({ output, film, against, seconds, moments, viewport, force }: Options): void {
-  const kinds = film ? [".webp"] : [".html", ".png", ".pdf"];
+  const kinds = film ? [".webp", ".webm"] : [".html", ".png", ".pdf"];
   if (!kinds.includes(extname(output).toLowerCase()))
     throw new Problem(
       film
-        ? `${output} is no film: end its name with .webp`
+        ? `${output} is no film: end its name with .webp or .webm`
         : `${output} is no sheet: end its name with .html, .png or .pdf`,
     );
   if (film && (against !== undefined || moments !== undefined || (viewport ?? []).length > 1))

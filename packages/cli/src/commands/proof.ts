@@ -10,7 +10,7 @@ export const proofCommand = () =>
     .argument("<page>", "the page file")
     .requiredOption(
       "-o, --output <file>",
-      "the sheet: .html needs no browser, .png and .pdf are made by one; a film: .webp, made by one",
+      "the sheet: .html needs no browser, .png and .pdf are made by one; a film: .webp or .webm, made by one",
       parseOutput,
     )
     .option("--scene <name>", "the moments of this scene instead of the whole page")

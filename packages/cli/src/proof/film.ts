@@ -1,12 +1,15 @@
 import type { Viewport } from "lumbit/core";
 import { pointerOf } from "lumbit/internal";
-import type { Page } from "playwright-core";
+import type { Browser, Page } from "playwright-core";
 import sharp from "sharp";
 import { contentType } from "../preview/content-type.ts";
 import type { Site } from "../site.ts";
 import { withBrowser } from "./browser.ts";
+import { writeWebm } from "./webm.ts";
 
 export interface Shooting {
+  /** An animated picture, which every browser shows, or a video. */
+  kind: "webp" | "webm";
   viewport: Viewport;
   /** The scroll positions between which it goes, in px. */
   from: number;
@@ -24,14 +27,20 @@ const rampUp = 0.12;
 const origin = "http://film.localhost";
 
 /**
- * A film of a smooth scroll over a site, as an animated WebP, made by an installed browser. What plays by the clock,
+ * A film of a smooth scroll over a site, as an animated WebP or a WebM video, made by an installed browser. What plays by the clock,
  * as cues do, plays by that of the film.
  *
  * @throws Problem when there is no browser
  */
-export const film = (site: Site, { viewport, from, to, seconds, progress }: Shooting): Promise<Buffer> =>
+export const film = (
+  site: Site,
+  { kind, viewport, from, to, seconds, progress }: Shooting,
+): Promise<Buffer> =>
   withBrowser("a film", async (browser) => {
     const { width, height } = viewport;
+    const size = sizeOf(viewport);
+    // First, so that the page does not play while that begins.
+    const video = kind === "webm" ? await writeWebm(await openAt(browser), size, rate) : undefined;
     const hasTouch = pointerOf(viewport) === "coarse";
     const page = await browser.newPage({ viewport: { width, height }, hasTouch });
     await page.route("**/*", (route) => {
@@ -49,19 +58,37 @@ export const film = (site: Site, { viewport, from, to, seconds, progress }: Shoo
     for (let frame = 0; frame < count; frame++) {
       const scroll = from + (to - from) * wayAt(frame / (count - 1));
       await page.evaluate(`(${showFrame})(${scroll}, ${1000 / rate})`);
-      frames.push(await shot(page));
+      const picture = await shot(page, size);
+      if (video) await video.add(picture);
+      else frames.push(picture);
       progress(frame + 1, count);
     }
+    if (video) return video.end();
     return sharp(frames, { join: { animated: true } })
       .webp({ quality: 70, effort: 2, delay: frames.map(() => 1000 / rate), loop: 0 })
       .toBuffer();
   });
 
-const shot = async (page: Page) =>
+/** How large a film is of a viewport, in px: not wider than it may be, and of even sizes, as videos are. */
+function sizeOf({ width, height }: Viewport): { width: number; height: number } {
+  const scale = Math.min(1, widest / width);
+  const even = (size: number) => 2 * Math.max(1, Math.floor((size * scale) / 2));
+  return { width: even(width), height: even(height) };
+}
+
+const shot = async (page: Page, size: { width: number; height: number }) =>
   sharp(await page.screenshot({ type: "jpeg", quality: 95 }))
-    .resize({ width: widest, withoutEnlargement: true })
+    .resize({ ...size, fit: "fill" })
     .jpeg({ quality: 95 })
     .toBuffer();
+
+/** An empty page where videos can be made. */
+async function openAt(browser: Browser): Promise<Page> {
+  const page = await browser.newPage();
+  await page.route("**/*", (route) => route.fulfill({ body: "", contentType: "text/html" }));
+  await page.goto(origin);
+  return page;
+}
 
 /** How much of the way a smooth scroll has gone at a share of its time: up to its pace, along, and slower again. */
 export function wayAt(time: number): number {

@@ -15,8 +15,8 @@ import { photograph } from "./photograph.ts";
 import { sheetHtml, sheetWidth, type Version } from "./sheet.ts";
 
 export interface ProofOptions extends Work {
-  /** A sheet as HTML, PNG or PDF, or a film as an animated WebP. */
-  kind: "html" | "png" | "pdf" | "webp";
+  /** A sheet as HTML, PNG or PDF, or a film as an animated WebP or a WebM video. */
+  kind: "html" | "png" | "pdf" | "webp" | "webm";
   /** The viewports of a sheet, eight usual ones by default; of a film the first, 1280 x 800 by default. */
   viewports?: readonly Viewport[];
   /** One scene alone. */
@@ -52,7 +52,10 @@ export const proofOf = (project: Project, { onProgress, signal, ...options }: Pr
     const names = project.page.scenes.map(({ name }) => name);
     if (options.scene !== undefined && !names.includes(options.scene))
       throw new Problem(`there is no scene "${options.scene}"; the page has ${names.join(", ")}`);
-    return options.kind === "webp" ? filmOf(project, options) : sheetOf(project, options);
+    const { kind } = options;
+    return kind === "webp" || kind === "webm"
+      ? filmOf(project, { ...options, kind })
+      : sheetOf(project, options);
   });
 
 async function sheetOf(project: Project, options: Omit<ProofOptions, keyof Work>): Promise<Proof> {
@@ -83,7 +86,12 @@ async function versionOf(project: Project, viewports: readonly Viewport[]): Prom
 
 async function filmOf(
   project: Project,
-  { viewports, scene, seconds: wanted }: Omit<ProofOptions, keyof Work>,
+  {
+    kind,
+    viewports,
+    scene,
+    seconds: wanted,
+  }: Omit<ProofOptions, keyof Work | "kind"> & { kind: "webp" | "webm" },
 ): Promise<Proof> {
   const viewport = viewports?.[0] ?? { width: 1280, height: 800 };
   const { natural } = naturalSizes(project);
@@ -95,7 +103,7 @@ async function filmOf(
   const to = shown ? within(shown.top + shown.height + shown.passage.hold) : reach;
   const seconds = wanted ?? Math.min(Math.max((to - from) / pace.scroll, pace.shortest), pace.longest);
   const content = await film(await makeSite(project, { originals: true }), {
-    ...{ viewport, from, to, seconds },
+    ...{ kind, viewport, from, to, seconds },
     progress: (done, frames) => say(`filming, ${done} of ${frames}`),
   });
   say("");
