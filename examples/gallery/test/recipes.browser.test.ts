@@ -86,6 +86,9 @@ const of = (seen: Seen, name: string): Layer => seen.layers[name] ?? expect.fail
 /** How far something went on the screen for every px scrolled. */
 const speed = (a: Seen, b: Seen, of: (seen: Seen) => number) => (of(a) - of(b)) / (b.scroll - a.scroll);
 
+const goes = (a: Seen, b: Seen, of: (seen: Seen) => number, right: number) =>
+  near(speed(a, b, of), right, 0.01);
+
 /** What each recipe promises, in numbers. */
 const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<void>]> = {
   "arriving-planes": [
@@ -116,65 +119,33 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
     "pit",
     async ({ at }) => {
       const [a, b] = [await at(0.4), await at(0.6)];
-      near(
-        speed(a, b, (seen) => of(seen, "pit-water").top),
-        1 / 3.5,
-        0.01,
-      );
-      near(
-        speed(a, b, (seen) => seen.scenes["plain-pit"]?.top ?? 0),
-        1,
-        0.01,
-      );
+      goes(a, b, (seen) => of(seen, "pit-water").top, 1 / 3.5);
+      goes(a, b, (seen) => seen.scenes["plain-pit"]?.top ?? 0, 1);
     },
   ],
   "drifting-pictures": [
     "star",
     async ({ at }) => {
       const [a, b] = [await at(0.4), await at(0.6)];
-      near(
-        speed(a, b, (seen) => seen.headings[0] ?? 0),
-        1,
-        0.01,
-      );
-      near(
-        speed(a, b, (seen) => of(seen, "star").top),
-        1 / 1.35,
-        0.01,
-      );
+      goes(a, b, (seen) => seen.headings[0] ?? 0, 1);
+      goes(a, b, (seen) => of(seen, "star").top, 1 / 1.35);
     },
   ],
   "faster-screen": [
     "log",
     async ({ at }) => {
       const [a, b] = [await at(0.4), await at(0.6)];
-      near(
-        speed(a, b, (seen) => seen.panes.screen?.top ?? 0),
-        1,
-        0.01,
-      );
+      goes(a, b, (seen) => seen.panes.screen?.top ?? 0, 1);
       expect(speed(a, b, (seen) => of(seen, "line-5").top)).toBeGreaterThan(1.5);
-      near(
-        speed(a, b, (seen) => of(seen, "lantern").top),
-        1 / 2.1,
-        0.01,
-      );
+      goes(a, b, (seen) => of(seen, "lantern").top, 1 / 2.1);
     },
   ],
   "fixed-and-slower": [
     "windows",
     async ({ at }) => {
       const [a, b] = [await at(0.4), await at(0.6)];
-      near(
-        speed(a, b, (seen) => of(seen, "fixed").top),
-        0,
-        0.01,
-      );
-      near(
-        speed(a, b, (seen) => of(seen, "slower").top),
-        0.5,
-        0.01,
-      );
+      goes(a, b, (seen) => of(seen, "fixed").top, 0);
+      goes(a, b, (seen) => of(seen, "slower").top, 0.5);
     },
   ],
   "four-screens": [
@@ -254,11 +225,7 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       const depths = [9, 5, 3, 1.8, 0.9, 0.3];
       const hills = depths.map((_, index) => `hill-${index + 1}`);
       for (const [index, depth] of depths.entries())
-        near(
-          speed(a, b, (seen) => of(seen, hills[index] ?? "").top),
-          1 / (1 + depth),
-          0.01,
-        );
+        goes(a, b, (seen) => of(seen, hills[index] ?? "").top, 1 / (1 + depth));
       const order = hills.map((name) => of(a, name).z);
       expect(order).toEqual(order.toSorted((first, second) => first - second));
       const [low, high] = [await at(0.6), await at(0.86)];
@@ -328,11 +295,7 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       const seen = await scrolled(0);
       const order = ["far-kelp", "title", "near-left", "near-right"].map((name) => of(seen, name).z);
       expect(order).toEqual(order.toSorted((a, b) => a - b));
-      near(
-        speed(seen, await scrolled(200), (at) => of(at, "title").top),
-        1 / 2.2,
-        0.01,
-      );
+      goes(seen, await scrolled(200), (at) => of(at, "title").top, 1 / 2.2);
     },
   ],
 };

@@ -1,6 +1,7 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
+import { linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
 import { pushBreaches } from "./push.ts";
 import { rampBreaches } from "./ramp.ts";
@@ -51,60 +52,6 @@ export function findBreaches(document: unknown): Breach[] {
   ];
 }
 
-/** Links within the page lead to one of its scenes, or to its top. */
-function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
-  const names = scenes.map(([{ name }]) => plain(name));
-  const blocks = objects(scene.content).map(([block, at]): [Json, Path] => [block, [...path, "content", at]]);
-  return [...blocks, ...withInner(objects(scene.layers), [...path, "layers"])].flatMap(
-    ([{ href }, at]): Breach[] => {
-      const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
-      if (name === undefined || name === "top" || names.includes(name)) return [];
-      const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
-      return [{ path: [...at, "href"], message }];
-    },
-  );
-}
-
-/** A layer that is a link has a name for those who listen, and no other link in it. */
-function linkedBreaches(layer: Json, path: Path): Breach[] {
-  if (!("href" in layer)) return [];
-  const inside = withInner(objects(layer.layers), [...path, "layers"]);
-  const all = [layer, ...inside.map(([inner]) => inner)];
-  const isNamed = all.some(({ text, alt }) => text !== undefined || (alt !== undefined && alt !== ""));
-  const runs = [layer, ...objects(layer.rules).map(([rule]) => rule)].some((state) =>
-    objects(state.ramps).some(([{ pieces }]) => pieces !== undefined),
-  );
-  return [
-    ...(isNamed || layer.image === undefined
-      ? []
-      : [{ path: [...path, "href"], message: 'the link has no name: say in "alt" where it leads' }]),
-    ...(isNamed || layer.layers === undefined
-      ? []
-      : [
-          {
-            path: [...path, "href"],
-            message: "the link has no name: give the group a text, or a picture with an alt",
-          },
-        ]),
-    ...(runs || (layer.repeat ?? 1) !== 1
-      ? [
-          {
-            path: [...path, "href"],
-            message: "a text that is a link stays one: leave its pieces and its repeat away",
-          },
-        ]
-      : []),
-    ...inside.flatMap(([inner, at]) =>
-      "href" in inner
-        ? [{ path: [...at, "href"], message: "the group is a link already; keep one of the two" }]
-        : [],
-    ),
-    ...("reel" in layer
-      ? [{ path: [...path, "href"], message: "a reel is no link; give it to what is in its slides" }]
-      : []),
-  ];
-}
-
 /** A setting of a check that silences says why, and what it names is there. */
 function checkBreaches(setting: Json, path: Path, scenes: [Json, number][]): Breach[] {
   const breach = (key: string, message: string): Breach => ({ path: [...path, key], message });
@@ -128,7 +75,7 @@ function checkBreaches(setting: Json, path: Path, scenes: [Json, number][]): Bre
 }
 
 /** Layers and all that is in them, each with its path. */
-const withInner = (layers: [Json, number][], path: Path): [Json, Path][] =>
+export const withInner = (layers: [Json, number][], path: Path): [Json, Path][] =>
   layers.flatMap(([layer, at]): [Json, Path][] => [
     [layer, [...path, at]],
     ...withInner(objects(layer.layers), [...path, at, "layers"]),
