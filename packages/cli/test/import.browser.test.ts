@@ -183,6 +183,93 @@ test("the drawing of the demo becomes a page in which nothing is left to mend", 
   expect(JSON.parse(stdout).findings.filter(({ change }: { change?: object }) => change)).toEqual([]);
 });
 
+/** How many px high at most, in columns of a page, is what has the color of the sky below the foot of the hut. */
+async function gapUnderHut(
+  name: string,
+  columns: readonly number[],
+  scrolls: readonly number[],
+): Promise<number> {
+  const site = `${name}-site`;
+  await lumbit(["build", join(name, "page.json"), "-o", site, "--originals"], folder);
+  const { origin, close } = await serveFolder(join(folder, site));
+  const page = await browser.newPage({ viewport: { width, height } });
+  await page.goto(`${origin}/`);
+  await page.evaluate("Promise.all([...document.images].map((image) => image.decode()))");
+  let largest = 0;
+  for (const scroll of scrolls) {
+    await page.evaluate(
+      (to) =>
+        new Promise((done) => {
+          scrollTo(0, to);
+          requestAnimationFrame(() => requestAnimationFrame(done));
+        }),
+      scroll,
+    );
+    const pixels = await sharp(await page.screenshot())
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+    for (const column of columns) {
+      const colors = Array.from({ length: height }, (_, y) => pixels.readUIntBE((y * width + column) * 3, 3));
+      const foot = colors.lastIndexOf(0x221111);
+      largest = Math.max(largest, colors.slice(foot + 1).filter((color) => color === 0x99cccc).length);
+    }
+  }
+  await page.close();
+  close();
+  return largest;
+}
+
+test("what comes into view behind a layer that slides away is told, and continued when that is asked for", async () => {
+  const hut = "M300 150h120v150h-120z";
+  const parts = {
+    sky: '<rect width="800" height="500" fill="#9cc"/>',
+    // Whoever cut this out left nothing behind the hut.
+    hills: `<path fill-rule="evenodd" d="M0 500V220H800V500ZM300 240V300H420V240Z" fill="#486"/>`,
+    hut: `<path d="${hut}" fill="#211"/>`,
+    water: '<rect y="430" width="800" height="70" fill="#135"/>',
+  };
+  const pictures = Object.fromEntries(
+    await Promise.all(
+      Object.entries(parts).map(async ([name, inside]) => [name, await png(inside)] as const),
+    ),
+  );
+  const stack = Object.keys(parts)
+    .reverse()
+    .map((name) => `<layer name="${name}" src="data/${name}.png"/>`);
+  write("hut.ora", await openRaster(stack.join(""), pictures));
+  write(
+    "hut.svg",
+    svg(
+      Object.entries(parts)
+        .map(([name, inside]) => `<g id="${name}">${inside}</g>`)
+        .join(""),
+    ),
+  );
+  const { stdout } = await lumbit(["import", "hut.ora", "-o", "hut"], folder);
+  const told =
+    /"hills" ends too soon for its movement: above \d+, 30[01] in the drawing (\d+) px are missing, in (\d+) px of its width/.exec(
+      stdout,
+    );
+  expect(stdout.match(/ends too soon/g)).toHaveLength(1);
+  expect(Number(told?.[2])).toBeCloseTo(120, -1);
+  const scrolls = Array.from({ length: 11 }, (_, at) => at * 50);
+  expect(Math.abs(Number(told?.[1]) - (await gapUnderHut("hut", [360], scrolls)))).toBeLessThanOrEqual(4);
+
+  for (const how of ["mirror", "stretch", "gradient"])
+    for (const file of how === "mirror" ? ["hut.ora", "hut.svg"] : ["hut.ora"]) {
+      const name = `${file.slice(-3)}-${how}`;
+      const { stdout: said } = await lumbit(["import", file, "-o", name, "--extend", how], folder);
+      const art = `art/hills-extended.${file === "hut.ora" ? "png" : "svg"}`;
+      expect(said).toContain(`"hills" goes on there (${how}), in a picture of its own: ${art}`);
+      expect(layersIn(name)[1]).toMatchObject({ name: "hills", image: art });
+      // What was drawn is there as it was.
+      expect(readdirSync(join(folder, name, "art"))).toContain(art.slice(4).replace("-extended", ""));
+      expect(await gapUnderHut(name, [301, 360, 418], [80, 200]), name).toBe(0);
+    }
+  expect(await apart(await seen("ora-mirror"), await seen("hut"))).toBeLessThan(0.001);
+});
+
 test("an SVG drawing stays a vector; what runs or would be fetched is left out, and said", async () => {
   const label = (name: string) => `inkscape:label="${name}" id="layer-${name}"`;
   const drawing = (more: string) =>

@@ -1,9 +1,10 @@
 import { mkdir, readdir, readFile, realpath, stat } from "node:fs/promises";
 import { basename, dirname, join, resolve } from "node:path";
 import { readPage, referencesIn } from "lumbit/document";
-import type { Drawing } from "../import/drawing.ts";
+import type { Continuation, Drawing } from "../import/drawing.ts";
 import { intoPage } from "../import/into-page.ts";
-import { type Depths, type Made, pageOf, titleOf, writeMade } from "../import/page-of.ts";
+import { makePage } from "../import/make-page.ts";
+import { type Depths, type Made, titleOf, writeMade } from "../import/page-of.ts";
 import { inOrder, readPictures } from "../import/pictures.ts";
 import { readDrawing } from "../import/read-drawing.ts";
 import { makeNewFolder } from "../new-folder.ts";
@@ -16,6 +17,7 @@ interface Options extends Depths {
   output?: string;
   into?: string;
   group?: string;
+  extend?: Continuation;
 }
 
 /** Makes a page of a drawing, or of pictures, and says what it is. */
@@ -28,8 +30,9 @@ export async function importDrawing(files: readonly string[], options: Options):
   say("reading the drawing");
   const drawing = await drawingOf(files, options.group);
   say("");
-  const made = await pageOf(drawing, titleOf(files.length > 1 ? (output ?? "") : (files[0] ?? "")), options);
-  const { width, height, layers, notes } = drawing;
+  const title = titleOf(files.length > 1 ? (output ?? "") : (files[0] ?? ""));
+  const { made, notes } = await makePage(drawing, { ...options, title });
+  const { width, height, layers } = drawing;
   const tell = () => notes.forEach((note) => void console.log(`note: ${note}`));
   if (into !== undefined) return takeOver(into, made, tell);
   const file = join(output ?? "", "page.json");

@@ -1,4 +1,5 @@
-import { Command, InvalidArgumentError } from "commander";
+import { Command, InvalidArgumentError, Option } from "commander";
+import { continuations } from "../import/drawing.ts";
 import { parseOutput } from "../output.ts";
 
 const parseDepth = (text: string): number => {
@@ -26,5 +27,11 @@ export const importCommand = () =>
     .option("--far <depth>", "how deep the farthest layer lies, in camera distances", parseDepth)
     .option("--near <depth>", "how deep the nearest layer lies", parseDepth)
     .option("--surface <layer>", "the layer that moves with the page; those before it move faster")
+    .addOption(
+      new Option(
+        "--extend <how>",
+        "continue pictures that end where the movement uncovers more: mirrored, as their last row, or in the colors of their edge",
+      ).choices(continuations),
+    )
     .addHelpText("after", "\nExample:\n  lumbit import shore.ora -o shore/")
     .action(async (files, options) => (await import("../actions/import.ts")).importDrawing(files, options));

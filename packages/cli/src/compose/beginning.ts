@@ -92,19 +92,19 @@ export async function pageOfDrawing(
   name: string,
   bytes: Buffer,
 ): Promise<{ file: string; notes: readonly string[] }> {
-  const [{ readDrawing }, { pageOf, titleOf, writeMade }] = await Promise.all([
+  const [{ readDrawing }, { makePage }, { titleOf, writeMade }] = await Promise.all([
     import("../import/read-drawing.ts"),
+    import("../import/make-page.ts"),
     import("../import/page-of.ts"),
   ]);
-  const drawing = await readDrawing(name, bytes);
-  const made = await pageOf(drawing, titleOf(name), {});
+  const { made, notes } = await makePage(await readDrawing(name, bytes), { title: titleOf(name) });
   const stem = basename(name, extname(name))
     .normalize("NFC")
     .replace(/[^\p{L}\p{N}_-]+/gu, "-");
   const file = await copied(folder, stem.replace(/^-+|-+$/g, "") || "drawing", (staging) =>
     writeMade(staging, made),
   );
-  return { file, notes: drawing.notes };
+  return { file, notes };
 }
 
 /** A name that nothing in the folder has. */

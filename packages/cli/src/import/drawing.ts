@@ -20,6 +20,8 @@ export interface DrawnLayer {
   blend: string;
   /** Of a picture its file. */
   file?: { bytes: Buffer; extension: "png" | "svg" };
+  /** Of a picture that goes on further than it was drawn, that as it was drawn. */
+  drawn?: Buffer;
   /** Whether the picture covers the whole drawing, without transparent parts. */
   covers?: boolean;
   /** Of a group what is in it, from the farthest to the nearest. */
@@ -27,6 +29,10 @@ export interface DrawnLayer {
   /** How deep its name says that it lies. */
   depth?: number;
 }
+
+/** How a picture goes on past its end: mirrored, as its last row, or in the colors of its edge, ever more mixed. */
+export const continuations = ["mirror", "stretch", "gradient"] as const;
+export type Continuation = (typeof continuations)[number];
 
 /** A name as layers have it: letters, digits, - and _, after a letter; one by its place where nothing of it is left. */
 export function layerName(text: string, number: number, taken: Set<string>): string {

@@ -24,7 +24,7 @@ export async function flattened(layers: readonly DrawnLayer[], drawing: Size): P
 }
 
 /** The picture of a layer, as large as its box. */
-async function pictureOf({ file, layers, box, covers }: DrawnLayer, drawing: Size): Promise<Buffer> {
+export async function pictureOf({ file, layers, box, covers }: DrawnLayer, drawing: Size): Promise<Buffer> {
   if (!file) return flattened(layers ?? [], drawing);
   const { width, height } = box;
   const picture = sharp(file.bytes);

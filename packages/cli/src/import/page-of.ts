@@ -21,6 +21,9 @@ const usualFar = 4;
 /** How much faster than the page each layer in front of the surface moves than the one behind it. */
 const inFront = 0.15;
 
+/** What the scene of a drawing is called. */
+export const sceneName = "drawing";
+
 /** The page that was made of a drawing, and the files of its pictures. */
 export interface Made {
   page: Page;
@@ -32,9 +35,10 @@ export async function pageOf(drawing: Drawing, title: string, depths: Depths): P
   const files = new Map<string, Buffer>();
   const speeds = speedsOf(drawing.layers, depths);
   const layerOf = (layer: DrawnLayer, index?: number): AnyLayer => {
-    const { name, opacity, hidden, blend, file, layers } = layer;
-    const image = file && `art/${name}.${file.extension}`;
+    const { name, opacity, hidden, blend, file, drawn, layers } = layer;
+    const image = file && `art/${name}${drawn ? "-extended" : ""}.${file.extension}`;
     if (image && file) files.set(image, file.bytes);
+    if (file && drawn) files.set(`art/${name}.${file.extension}`, drawn);
     return {
       name,
       ...(image ? { image, alt: "" } : {}),
@@ -52,7 +56,7 @@ export async function pageOf(drawing: Drawing, title: string, depths: Depths): P
     page: await groundOf(drawing),
     scenes: [
       {
-        name: "drawing",
+        name: sceneName,
         height: `${percent(drawing.height / drawing.width)}vw`,
         layers: drawing.layers.map((layer, index) => layerOf(layer, index)),
       },
