@@ -312,6 +312,59 @@ test("an SVG drawing stays a vector; what runs or would be fetched is left out, 
   expect(stderr).toMatch(/no group "sea"; on its top level are sky, shore/);
 });
 
+test("words of an SVG drawing become texts that stand where they were drawn; what a text cannot be stays a picture", async () => {
+  const words = `
+    <text id="name" x="60" y="120" font-family="serif" font-size="64" font-weight="bold" fill="#123">Low water</text>
+    <g id="tides" transform="translate(0 40) scale(2)" style="fill: #a31; font-family: sans-serif">
+      <text x="200" y="80" font-size="20" text-anchor="middle"><tspan x="200">Neap tide</tspan><tspan x="200" dy="1.5em">and spring</tspan></text></g>
+    <text id="end" x="740" y="420" font-size="32" text-anchor="end" font-style="italic">until seven</text>`;
+  const bent = `<text id="turned" x="60" y="460" font-size="20" transform="rotate(-4)">turned</text>
+    <text id="washed" x="60" y="300" font-size="20" fill="url(#g)">washed</text>
+    <text id="spaced" x="60 80 100" y="330" font-size="20">abc</text>`;
+  const defs = '<linearGradient id="g"><stop stop-color="#08f"/></linearGradient>';
+  write(
+    "words.svg",
+    svg(`<defs>${defs}</defs><rect id="paper" width="800" height="500" fill="#fff"/>${words}${bent}`),
+  );
+  const { stdout } = await lumbit(["import", "words.svg", "-o", "words"], folder);
+  expect(stdout).toContain('"name" is a text now, in serif: ship that font');
+  const layers = layersIn("words");
+  expect(layers.map(({ name, text, image }) => [name, text ?? image])).toEqual([
+    ["paper", "art/paper.svg"],
+    ["name", "Low water"],
+    ["tides", "Neap tide\nand spring"],
+    ["end", "until seven"],
+    ["turned", "art/turned.svg"],
+    ["washed", "art/washed.svg"],
+    ["spaced", "art/spaced.svg"],
+  ]);
+  expect(layers[2]).toMatchObject({ fontSize: "5vw", lineHeight: 1.5, textAlign: "center", color: "#a31" });
+  const drawn = await browser.newPage({ viewport: { width, height } });
+  await drawn.setContent(`<body style="margin:0">${readFileSync(join(folder, "words.svg"), "utf8")}`);
+  const shot = await drawn.screenshot();
+  await drawn.close();
+  const page = await seen("words");
+  // Letters end within a pixel and a half of where they ended in the drawing.
+  for (const [left, top, width, height] of [
+    [20, 40, 500, 120],
+    [200, 170, 420, 130],
+    [400, 380, 400, 60],
+  ] as const) {
+    const ink = async (picture: Buffer) => {
+      const part = await sharp(picture).extract({ left, top, width, height }).removeAlpha().toBuffer();
+      const trimmed = sharp(part).trim({ background: "#fff", threshold: 60 });
+      const { info } = await trimmed.toBuffer({ resolveWithObject: true });
+      return [-(info.trimOffsetLeft ?? 0), -(info.trimOffsetTop ?? 0), info.width, info.height];
+    };
+    const [was, is] = [await ink(shot), await ink(page)];
+    for (const [index, value] of was.entries())
+      expect(
+        Math.abs(value - (is[index] ?? 0)),
+        `${[was, is].join(" / ")} of ${left}, ${top}`,
+      ).toBeLessThanOrEqual(2);
+  }
+});
+
 test("a folder and a zip of pictures are layers in the order of their names, or as deep as these say", async () => {
   const names = ["1 sky", "2 hills", "10 posts"];
   const pictures = await Promise.all([sky, hills, posts].map((one) => png(one)));

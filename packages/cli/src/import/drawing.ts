@@ -1,4 +1,5 @@
 import type { Box, Size } from "lumbit/core";
+import type { Words } from "./words.ts";
 
 /** A drawing in layers, as a file has it: plain data, whatever kind of file it was. */
 export interface Drawing extends Size {
@@ -24,6 +25,8 @@ export interface DrawnLayer {
   drawn?: Buffer;
   /** Whether the picture covers the whole drawing, without transparent parts. */
   covers?: boolean;
+  /** Of a text its words. */
+  words?: Words;
   /** Of a group what is in it, from the farthest to the nearest. */
   layers?: DrawnLayer[];
   /** How deep its name says that it lies. */

@@ -6,6 +6,7 @@ import sharp from "sharp";
 import { Problem } from "../problem.ts";
 import type { Drawing, DrawnLayer } from "./drawing.ts";
 import { flattened } from "./flattened.ts";
+import { textOf } from "./words.ts";
 
 /** How deep the layers of a drawing are proposed to lie, in camera distances. */
 export interface Depths {
@@ -35,7 +36,7 @@ export async function pageOf(drawing: Drawing, title: string, depths: Depths): P
   const files = new Map<string, Buffer>();
   const speeds = speedsOf(drawing.layers, depths);
   const layerOf = (layer: DrawnLayer, index?: number): AnyLayer => {
-    const { name, opacity, hidden, blend, file, drawn, layers } = layer;
+    const { name, opacity, hidden, blend, file, drawn, words, layers } = layer;
     const image = file && `art/${name}${drawn ? "-extended" : ""}.${file.extension}`;
     if (image && file) files.set(image, file.bytes);
     if (file && drawn) files.set(`art/${name}.${file.extension}`, drawn);
@@ -45,6 +46,7 @@ export async function pageOf(drawing: Drawing, title: string, depths: Depths): P
       ...(index !== undefined && speeds[index] !== undefined && depthSaid(layer, speeds[index])),
       // What covers the drawing fills the scene, on screens of other proportions too.
       ...(!(layer.covers && index !== undefined) && { place: placeIn(layer, drawing) }),
+      ...(words && textOf(words, drawing)),
       ...(opacity < 1 && { opacity: rounded(opacity) }),
       ...(blend !== "normal" && { blend }),
       ...(hidden && { hidden }),

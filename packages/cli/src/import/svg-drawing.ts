@@ -4,6 +4,7 @@ import { svgSize } from "../picture/svg.ts";
 import { Problem } from "../problem.ts";
 import { type Drawing, type DrawnLayer, layerName } from "./drawing.ts";
 import { visibleBox } from "./visible.ts";
+import { wordsOf } from "./words.ts";
 
 /** What is no layer but belongs to all of them. */
 const shared = new Set(["defs", "style", "title", "desc", "metadata", "namedview", "sodipodi:namedview"]);
@@ -74,8 +75,17 @@ export async function readSvgDrawing(bytes: Buffer, name: string, group?: string
     const blend = /mix-blend-mode:\s*([\w-]+)/.exec(element.getAttribute("style") ?? "")?.[1] ?? "normal";
     const covers =
       seen.width === size.width && seen.height === size.height && (await sharp(picture).stats()).isOpaque;
+    const layer = { name: layerName(own, index + 1, taken), box: seen, opacity: 1, hidden, blend };
+    const words = wordsOf(element, box, size);
+    if (words) {
+      drawing.layers.push({ ...layer, words });
+      drawing.notes.push(
+        `"${own}" is a text now, in ${words.fontFamily ?? "the font of the page"}: ship that font with the page, or name another one`,
+      );
+      continue;
+    }
     drawing.layers.push({
-      ...{ name: layerName(own, index + 1, taken), box: seen, opacity: 1, hidden, blend },
+      ...layer,
       file: { bytes: asFile(String(element), seen), extension: "svg" },
       ...(covers && { covers }),
     } satisfies DrawnLayer);
