@@ -10,6 +10,7 @@ const types: Record<string, string> = {
   ".webp": "image/webp",
   ".avif": "image/avif",
   ".woff2": "font/woff2",
+  ".webm": "video/webm",
 };
 
 /** Serves a built site on a loopback address under a strict policy, and keeps what was asked for. */

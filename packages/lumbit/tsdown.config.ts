@@ -44,7 +44,7 @@ export default defineConfig([
     dts,
   },
   // One file each for pages: what brings scenes to life without a bundler; what browsers without scroll-driven animations
-  // load, what plays cues, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know.
+  // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know.
   ...Object.entries({
     ...pages,
     scripted: "src/runtime/start.ts",
@@ -53,6 +53,7 @@ export default defineConfig([
     reels: "src/runtime/start-reels.ts",
     lines: "src/runtime/start-lines.ts",
     edges: "src/runtime/start-edges.ts",
+    videos: "src/runtime/start-videos.ts",
   }).map(
     ([name, path]): UserConfig => ({
       entry: { [name]: path },

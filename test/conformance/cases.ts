@@ -349,6 +349,31 @@ export const cases: Case[] = [
     } as Partial<Scene> & { layers: readonly Layer[] }),
   },
   {
+    name: "films, filling, in a pane, placed, as links",
+    page: middle({
+      layers: [
+        { name: "filled", ...tank, video: "waves.webm", depth: 2 },
+        { name: "paned", ...tank, video: "waves.webm", depth: 1, pane: true, place: box },
+        {
+          name: "placed",
+          ...tank,
+          video: "waves.webm",
+          depth: -0.3,
+          place: { left: "60%", top: "20%", width: "20%" },
+        },
+        {
+          name: "linked",
+          ...tank,
+          video: "waves.webm",
+          alt: "Surf",
+          href: "#scene",
+          depth: 0.5,
+          place: { left: "10%", bottom: "10%" },
+        },
+      ],
+    }),
+  },
+  {
     name: "groups in groups, with a pane and ramps",
     page: middle({
       layers: [

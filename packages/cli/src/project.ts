@@ -13,6 +13,7 @@ import {
 import { isGroup, isText } from "lumbit/internal";
 import { Font } from "./font.ts";
 import { readPicture } from "./picture/read-picture.ts";
+import { readVideo } from "./picture/read-video.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 import { readInside } from "./read-inside.ts";
@@ -39,6 +40,8 @@ export interface Project {
   page: Page;
   pictures: PictureAsset[];
   fonts: FontAsset[];
+  /** Films, with the sizes of their frames. */
+  videos: PictureAsset[];
   /** Where in the file every value stands. */
   source: Source;
 }
@@ -86,11 +89,14 @@ export async function readProject(file: string): Promise<ProjectReading> {
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
   const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);
-  const pictures = assets.filter((asset): asset is PictureAsset => "width" in asset);
+  const sized = assets.filter((asset): asset is PictureAsset => "width" in asset);
+  const films = new Set(references.flatMap(({ kind, path }) => (kind === "video" ? [path] : [])));
+  const pictures = sized.filter(({ path }) => !films.has(path));
+  const videos = sized.filter(({ path }) => films.has(path));
   if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
   const sound = page && faults.length === 0;
   return {
-    ...(sound && { project: { file, text, page, pictures, fonts, source } }),
+    ...(sound && { project: { file, text, page, pictures, fonts, videos, source } }),
     ...{ faults: faults.sort(inOrder), pictures, fonts, files },
   };
 }
@@ -154,6 +160,6 @@ async function readAsset(
     const font = await Font.open(bytes);
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
   }
-  const picture = await readPicture(path, bytes);
+  const picture = await (kind === "video" ? readVideo(path, bytes) : readPicture(path, bytes));
   return typeof picture === "string" ? picture : { path, bytes, ...picture };
 }

@@ -4,7 +4,7 @@ import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Page } from "lumbit/core";
 import { referencesIn } from "lumbit/document";
-import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges } from "lumbit/internal";
+import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges, hasVideos } from "lumbit/internal";
 import {
   type Assets,
   type LayerPath,
@@ -92,7 +92,7 @@ export async function makeSnippet(project: Project, path: LayerPath): Promise<Si
 /** Adds the pictures and fonts of a page to a site; where they are in it. */
 async function addAssets(
   site: Site,
-  { pictures, fonts }: Project,
+  { pictures, fonts, videos }: Project,
   page: Page,
   deliveries?: Deliveries,
 ): Promise<Assets> {
@@ -118,7 +118,9 @@ async function addAssets(
   const texts = new TextSizer(page, fonts);
   return {
     pictures: Object.fromEntries(
-      pictures.filter(({ path }) => named.has(path)).map((picture) => [picture.path, addPicture(picture)]),
+      [...pictures, ...videos]
+        .filter(({ path }) => named.has(path))
+        .map((picture) => [picture.path, addPicture(picture)]),
     ),
     fonts: Object.fromEntries(fonts.map(({ path, bytes }) => [path, add(path, bytes)])),
     fontStacks: await fontStacks({ page, fonts }),
@@ -145,6 +147,7 @@ const pageScripts = [
   { name: "lines.js", needed: hasLines },
   { name: "cues.js", needed: hasCues },
   { name: "sway.js", needed: hasSway },
+  { name: "videos.js", needed: hasVideos },
   { name: "reels.js", needed: ({ scenes }: Page) => scenes.some(hasReel) },
 ] as const;
 

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
+import { recordedFilm } from "../../../test/film.ts";
 import { composed, poll } from "./compose.ts";
 
 /** What is done with whole layers: from the menu, by keys, from the desktop and the clipboard. */
@@ -74,6 +75,40 @@ test("pictures that are dropped on a stage become layers where they fall, and wh
   expect(share(shown.y + shown.height / 2, now.y, now.height)).toBeCloseTo(share(at.y, box.y, box.height), 2);
   await poll(() => page.getByRole("alert").allTextContents()).toContainEqual(
     expect.stringContaining("notes.txt"),
+  );
+});
+
+test("a film that is dropped becomes a layer with its first picture as its still", async () => {
+  const { page } = composer;
+  const box = (await large().boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const film = await recordedFilm(page, 80, 40);
+  const data = await page.evaluateHandle(
+    (bytes) => {
+      const data = new DataTransfer();
+      data.items.add(new File([new Uint8Array(bytes)], "Surf at noon.webm", { type: "video/webm" }));
+      data.items.add(new File(["no film"], "broken.webm", { type: "video/webm" }));
+      return data;
+    },
+    [...film],
+  );
+  const at = { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 };
+  await large().dispatchEvent("drop", { dataTransfer: data, ...at });
+  await poll(names).toContain("surf-at-noon");
+  expect(composer.layer("surf-at-noon")).toMatchObject({
+    image: "art/Surf-at-noon-still.png",
+    video: "art/Surf-at-noon.webm",
+  });
+  const still = await sharp(join(composer.file, "..", "art/Surf-at-noon-still.png")).stats();
+  expect(still.channels.slice(0, 3).map(({ mean }) => Math.round(mean / 40))).toEqual([0, 5, 0]);
+  await poll(async () => (await composer.boxOn(0, "surf-at-noon")).height).toBeGreaterThan(5);
+  const plays = () =>
+    page
+      .frames()
+      .at(-1)
+      ?.evaluate(() => [...document.querySelectorAll("video")].map(({ paused }) => paused));
+  await poll(plays).toEqual([false]);
+  await poll(() => page.getByRole("alert").allTextContents()).toContainEqual(
+    expect.stringContaining("broken.webm"),
   );
 });
 

@@ -15,8 +15,11 @@ export const imported = (): Plugin => ({
     const { project, faults, files } = await readProject(file);
     for (const one of files) this.addWatchFile(one);
     if (!project) return this.error(faults.map(formatFault).join("\n"));
-    const { page, pictures, fonts } = project;
-    const named = [...pictures, ...fonts].map(({ path }, index) => ({ path, name: `file${index}` }));
+    const { page, pictures, fonts, videos } = project;
+    const named = [...pictures, ...fonts, ...videos].map(({ path }, index) => ({
+      path,
+      name: `file${index}`,
+    }));
     const address = new Map(named.map(({ path, name }) => [path, name]));
     const record = (entries: readonly string[]) => `{${entries.join()}}`;
     return {
@@ -24,7 +27,7 @@ export const imported = (): Plugin => ({
         ...named.map(({ path, name }) => `import ${name} from ${JSON.stringify(`./${path}?url&no-inline`)};`),
         `export const page = ${JSON.stringify(page)};`,
         `export const pictures = ${record(
-          pictures.map(
+          [...pictures, ...videos].map(
             ({ path, width, height }) =>
               `${JSON.stringify(path)}:{url:${address.get(path)},width:${width},height:${height}}`,
           ),

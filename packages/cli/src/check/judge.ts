@@ -23,6 +23,7 @@ export const picturesOf = (project: Project): Promise<Map<string, KnownPicture>>
 export async function judge(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
   const { page } = project;
   const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
+  const videos = new Map(project.videos.map(({ path, bytes }) => [path, bytes.length]));
   const looks = await withDeliveries(await picturesOf(project), project);
   const first = await judgeAll(page, looks);
   // Only what looks too small is looked at once more: soft pictures may be.
@@ -48,7 +49,7 @@ export async function judge(project: Project, viewports: readonly Viewport[]): P
     return Promise.all(
       viewports.map(async (viewport, index) => {
         const known = before?.[index];
-        const found = await inWorker("judge", { page, pictures, fonts, viewport, before: known });
+        const found = await inWorker("judge", { page, pictures, fonts, videos, viewport, before: known });
         if (!before) say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
         return found;
       }),

@@ -11,6 +11,8 @@ export interface Task {
   page: Page;
   pictures: ReadonlyMap<string, KnownPicture>;
   fonts: readonly Asset[];
+  /** The sizes of films in bytes, by their paths. */
+  videos: ReadonlyMap<string, number>;
   viewport: Viewport;
   /** What was seen before of much the same page. */
   before?: Seen | undefined;
@@ -28,7 +30,7 @@ export const detail = async ({ bytes }: Pick<Asset, "bytes">): Promise<number> =
 const looking = () => import("./look.ts");
 
 /** What the checks see at a viewport. */
-export async function judge({ page, pictures, fonts, viewport, before }: Task): Promise<Seen> {
+export async function judge({ page, pictures, fonts, videos, viewport, before }: Task): Promise<Seen> {
   const read = await Promise.all(
     fonts.map(async ({ path, bytes }) => ({ path, font: await opened(Buffer.from(bytes)) })),
   );
@@ -37,7 +39,7 @@ export async function judge({ page, pictures, fonts, viewport, before }: Task): 
     pictures: [...pictures].map(([path, { width, height }]) => ({ path, width, height })),
     fonts: read.flatMap(({ path, font }) => (font ? [{ path, font }] : [])),
   });
-  return seenAt({ page, natural, pictures }, viewport, before);
+  return seenAt({ page, natural, pictures, videos }, viewport, before);
 }
 
 const known = new Map<string, Promise<Font | undefined>>();

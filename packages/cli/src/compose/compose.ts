@@ -1,11 +1,12 @@
 import { randomBytes, timingSafeEqual } from "node:crypto";
 import { stat } from "node:fs/promises";
-import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
+import { createServer, type IncomingMessage, type OutgoingHttpHeaders, type ServerResponse } from "node:http";
 import { dirname, resolve } from "node:path";
 import chokidar from "chokidar";
 import { isLoopback, listen } from "../listen.ts";
 import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
+import { respondRanged } from "../ranged.ts";
 import { builtApp } from "./app.ts";
 import { beginningIn, pageOfDrawing, pageToBegin } from "./beginning.ts";
 import type { KeptPage, PageFolder } from "./page-folder.ts";
@@ -83,7 +84,8 @@ export async function startComposer(target: string, port: number): Promise<Serve
       const [given = "", ...parts] = path.slice("files/".length).split("/");
       const name = parts.join("/");
       const bytes = isToken(given) ? folder?.asset(name) : undefined;
-      return bytes ? respond(response, 200, bytes, name) : respond(response, 404, "there is no such file");
+      if (!bytes) return respond(response, 404, "there is no such file");
+      return respondRanged(request, response, headersOf(name), bytes);
     }
     if (!path.startsWith("api/")) return respond(response, 404, "there is nothing here");
     const given = url.searchParams.get("token") ?? request.headers.authorization?.replace(/^Bearer /, "");
@@ -168,7 +170,7 @@ function isOwn({ headers: { host = "", origin } }: IncomingMessage): boolean {
 const policyOf = (host: string, nonce?: string): string => {
   const own = `'self' http://${host}`;
   const style = nonce ? `'self' 'nonce-${nonce}'` : "'self'";
-  return `default-src 'none'; img-src ${own} blob:; style-src ${style}; font-src ${own}; script-src ${own}; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'`;
+  return `default-src 'none'; img-src ${own} blob:; media-src ${own} blob:; style-src ${style}; font-src ${own}; script-src ${own}; connect-src 'self'; frame-src 'self'; base-uri 'none'; form-action 'none'`;
 };
 
 const headers = {
@@ -195,9 +197,13 @@ function respond(
   content: string | Buffer,
   name = "message.txt",
 ): void {
+  response.writeHead(status, headersOf(name)).end(content);
+}
+
+function headersOf(name: string): OutgoingHttpHeaders {
   // A stage is a document without an origin: it may load fonts only where anybody may.
   const shared = /\.(woff2?|ttf|otf)$/i.test(name) && { "access-control-allow-origin": "*" };
-  response.writeHead(status, { ...headers, ...shared, "content-type": contentType(name) }).end(content);
+  return { ...headers, ...shared, "content-type": contentType(name) };
 }
 
 async function bodyOf(request: IncomingMessage, most: number, tooLarge: string): Promise<Buffer> {

@@ -3,6 +3,7 @@ import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
 import { readPicture } from "../picture/read-picture.ts";
+import { readVideo } from "../picture/read-video.ts";
 import { Problem } from "../problem.ts";
 import { readInside } from "../read-inside.ts";
 import { createFile, replaceFile } from "../write-file.ts";
@@ -31,7 +32,7 @@ const mostText = 10 * 1024 * 1024;
 function filesNamedIn(text: string): string[] {
   const found = new Set<string>();
   const visit = (value: unknown, key: string): void => {
-    if (typeof value === "string" && ["image", "icon", "src"].includes(key)) found.add(value);
+    if (typeof value === "string" && ["image", "icon", "src", "video"].includes(key)) found.add(value);
     else if (key === "variants") for (const path of Object.values(Object(value))) found.add(String(path));
     else if (Array.isArray(value)) for (const part of value) visit(part, "");
     else if (typeof value === "object" && value !== null)
@@ -47,6 +48,11 @@ function filesNamedIn(text: string): string[] {
 
 const urlIn = (address: string, path: string) =>
   `${address}${path.split("/").map(encodeURIComponent).join("/")}`;
+
+const isVideo = (path: string) => /\.(webm|mp4|m4v|mov)$/i.test(path);
+/** The size of a picture or a film, or what is wrong with it. */
+const sizeOf = (path: string, bytes: Buffer) =>
+  isVideo(path) ? readVideo(path, bytes) : readPicture(path, bytes);
 
 const isFont = (path: string) => /\.(woff2?|ttf|otf)$/i.test(path);
 
@@ -97,7 +103,7 @@ export class PageFolder {
         const url = urlIn(address, path);
         if (isFont(path)) assets.fonts[path] = url;
         else {
-          const picture = await readPicture(path, bytes);
+          const picture = await sizeOf(path, bytes);
           if (typeof picture === "string") return void missing.push(picture);
           assets.pictures[path] = { url, width: picture.width, height: picture.height };
         }
@@ -132,13 +138,13 @@ export class PageFolder {
   }
 
   /**
-   * Copies a picture or a font into the folder, under a name that is free, beside those that the page has.
+   * Copies a picture, a film or a font into the folder, under a name that is free, beside those that the page has.
    *
    * @returns as the composer gets it, below `address`
-   * @throws Problem when it is neither, or cannot be written
+   * @throws Problem when it is none, or cannot be written
    */
   async add(name: string, bytes: Buffer, address: string): Promise<AddedFile> {
-    const read = await readPicture(name, bytes);
+    const read = await sizeOf(name, bytes);
     const picture = typeof read === "string" ? undefined : read;
     if (!picture && !(isFont(name) && (await (await import("../font.ts")).Font.open(bytes))))
       throw new Problem(String(read));

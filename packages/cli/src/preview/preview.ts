@@ -4,6 +4,7 @@ import { followFiles } from "../follow-files.ts";
 import { isLoopback, listen } from "../listen.ts";
 import { Problem } from "../problem.ts";
 import { readProject } from "../project.ts";
+import { respondRanged } from "../ranged.ts";
 import { makeSite, type Site } from "../site.ts";
 import { clientScript } from "./client.ts";
 import { contentType } from "./content-type.ts";
@@ -83,9 +84,12 @@ export async function startPreview(file: string, port: number, events: PreviewEv
     const content = site.get(name);
     if (content === undefined)
       return void response.writeHead(404, headers).end(`404: the site has no ${name}`);
-    response
-      .writeHead(200, { ...headers, "content-type": contentType(name) })
-      .end(name === "index.html" ? withClient(String(content), state.version) : content);
+    respondRanged(
+      request,
+      response,
+      { ...headers, "content-type": contentType(name) },
+      name === "index.html" ? withClient(String(content), state.version) : content,
+    );
   });
 
   await readProject(file);
@@ -107,7 +111,7 @@ export async function startPreview(file: string, port: number, events: PreviewEv
 const headers = {
   "cache-control": "no-store",
   "content-security-policy":
-    "default-src 'none'; img-src 'self'; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'",
+    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; script-src 'self'; connect-src 'self'",
   "x-content-type-options": "nosniff",
 };
 

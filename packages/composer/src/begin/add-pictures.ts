@@ -4,6 +4,7 @@ import { isDark } from "../desk/pixels.ts";
 import { sceneBox } from "../desk/shown.ts";
 import { nameFrom, sceneOf } from "../edit/find.ts";
 import { addLayers, named } from "../edit/layers.ts";
+import { isFilm, stillOf } from "../home/film.ts";
 import type { Added } from "../home/home.ts";
 import type { Stands } from "../stage/messages.ts";
 import type { Composer } from "../state/store.ts";
@@ -26,9 +27,12 @@ const usualDepth = 0.5;
 
 /** Copies pictures into the page's home, and makes layers of them: where they fell, as deep as what is selected. */
 export async function addPictures(composer: Composer, files: readonly File[], fallen: Fallen): Promise<void> {
-  const { added } = await composer.addFiles(files);
+  const { added } = await composer.addFiles(files.filter((file) => !isFilm(file)));
   addFonts(composer, added);
-  const pictures = added.filter(({ picture }) => picture);
+  const pictures = [
+    ...added.filter(({ picture }) => picture),
+    ...(await addFilms(composer, files.filter(isFilm))),
+  ];
   if (pictures.length === 0) return;
   const { page, selected } = composer.store.getState();
   const { scene } = fallen;
@@ -49,6 +53,23 @@ export async function addPictures(composer: Composer, files: readonly File[], fa
     layers.map(({ name }) => name),
     scene,
   );
+}
+
+/** A picture that was copied into the page's home, and of a film its path. */
+type AddedPicture = Added & { video?: string };
+
+/** Copies films, each behind its still. */
+async function addFilms(composer: Composer, films: readonly File[]): Promise<AddedPicture[]> {
+  const added: AddedPicture[] = [];
+  for (const film of films)
+    try {
+      const files = await composer.addFiles([await stillOf(film), film]);
+      const [still, own] = files.added;
+      if (still && own) added.push({ ...still, video: own.path });
+    } catch (error) {
+      composer.say((error as Error).message);
+    }
+  return added;
 }
 
 /** The middle of what the large stage shows. */
@@ -105,10 +126,11 @@ export async function addNew(composer: Composer, what: "words" | "rectangle" | "
 }
 
 /** A picture as a layer that decorates, named after its file. */
-export const pictureLayer = ({ path }: Added): AnyLayer =>
+export const pictureLayer = ({ path, video }: AddedPicture): AnyLayer =>
   ({
-    name: nameFrom((path.split("/").at(-1) ?? path).replace(/\.\w+$/, "")),
+    name: nameFrom(((video ?? path).split("/").at(-1) ?? path).replace(/\.\w+$/, "")),
     image: path,
+    ...(video !== undefined && { video }),
     alt: "",
   }) as AnyLayer;
 

@@ -11,6 +11,7 @@ export const sentences: Readonly<Record<string, string>> = {
   title: "It comes in with its slide: {}.",
   shape: "It is a {}.",
   image: "Its file is {}",
+  video: "In view it plays {}",
   similarity: "Its pictures are delivered at least {} alike to the originals.",
   copyright: "They tell who made them: {}.",
   depth: "It lies {} deep.",

@@ -54,7 +54,7 @@ function Add() {
       <input
         ref={chosen}
         type="file"
-        accept="image/*"
+        accept="image/*,video/*"
         multiple
         hidden
         aria-label="Pictures"

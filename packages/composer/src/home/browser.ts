@@ -3,6 +3,7 @@ import type { Assets } from "lumbit";
 import { freeName } from "../edit/find.ts";
 import { filesIn, type PageFiles } from "./archive.ts";
 import type { Added, BeginWith, Home, Kept, Saved } from "./home.ts";
+import { sizeOf } from "./size.ts";
 
 /** A page as it is kept in the browser: its text, apart from its files, which change seldom. */
 interface Text {
@@ -76,9 +77,11 @@ export function browserHome(): Home {
     async add(file): Promise<Added> {
       if (file.size > mostFile) throw new Error(`"${file.name}" is larger than 50 MB; make it smaller`);
       const isFont = /\.(woff2?|ttf|otf)$/i.test(file.name);
-      const size = isFont ? undefined : await pictureSize(file);
+      const size = isFont ? undefined : await sizeOf(file);
       if (!isFont && !size)
-        throw new Error(`"${file.name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file`);
+        throw new Error(
+          `"${file.name}" is no picture; take a WebP, AVIF, PNG, JPEG, GIF or SVG file, or a film`,
+        );
       let path = "";
       const kept = await keptFile(file);
       await update<KeptFiles>(filesKey(String(name)), (files = {}) => {
@@ -110,27 +113,11 @@ async function assetsOf(kept: KeptFiles): Promise<Pick<Kept, "assets" | "blobs">
     Object.entries(files).map(async ([path, blob]) => {
       const url = URL.createObjectURL(blob);
       if (/\.(woff2?|ttf|otf)$/i.test(path)) fonts[path] = url;
-      const size = await pictureSize(blob);
+      const size = await sizeOf(blob);
       if (size) pictures[path] = { url, ...size };
     }),
   );
   return { assets: { pictures, fonts }, blobs: files };
-}
-
-/** The size at which a file is shown; nothing when it is no picture. */
-async function pictureSize(blob: Blob): Promise<{ width: number; height: number } | undefined> {
-  const image = new Image();
-  const url = URL.createObjectURL(blob);
-  image.src = url;
-  try {
-    await image.decode();
-    const { naturalWidth: width, naturalHeight: height } = image;
-    return width > 0 && height > 0 ? { width, height } : undefined;
-  } catch {
-    return undefined;
-  } finally {
-    URL.revokeObjectURL(url);
-  }
 }
 
 function freePath(folder: string, file: string, taken: KeptFiles): string {

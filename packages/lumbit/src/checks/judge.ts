@@ -12,6 +12,8 @@ export interface Judged {
   natural: Natural;
   /** What is known of its picture files, by their paths; checks that need one that is missing say nothing of it. */
   pictures?: ReadonlyMap<string, KnownPicture>;
+  /** The sizes of its film files in bytes, by their paths. */
+  videos?: ReadonlyMap<string, number>;
 }
 
 /** One thing that a check saw. */
@@ -30,11 +32,11 @@ export interface Seen {
 
 /** What the checks see of a page at one viewport. Scenes that are as they were in `before` are not looked at again. */
 export function seenAt(
-  { page, natural, pictures = new Map() }: Judged,
+  { page, natural, pictures = new Map(), videos = new Map() }: Judged,
   viewport: Viewport,
   before?: Seen,
 ): Seen {
-  const view = viewOf(page, viewport, natural, pictures);
+  const view = viewOf(page, viewport, natural, pictures, videos);
   return {
     viewport: viewportName(viewport),
     ofView: checks.flatMap((check) => (check.scope === "view" ? sighted(check.name, check.judge(view)) : [])),

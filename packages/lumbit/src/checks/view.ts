@@ -28,6 +28,8 @@ export interface View {
   layout: PageLayout;
   scenes: SceneView[];
   pictures: ReadonlyMap<string, KnownPicture>;
+  /** The sizes of films in bytes. */
+  videos: ReadonlyMap<string, number>;
   natural: Natural;
 }
 
@@ -79,6 +81,7 @@ export function viewOf(
   viewport: Viewport,
   natural: Natural,
   pictures: ReadonlyMap<string, KnownPicture>,
+  videos: ReadonlyMap<string, number> = new Map(),
 ): View {
   const layout = layoutPage(page, viewport, natural);
   const reach = layout.scrollHeight - viewport.height;
@@ -96,7 +99,7 @@ export function viewOf(
       layers: layersOf(scene, layout, path, from, to),
     };
   });
-  return { page: layout.page, viewport, layout, scenes, pictures, natural };
+  return { page: layout.page, viewport, layout, scenes, pictures, videos, natural };
 }
 
 function layersOf(scene: SceneLayout, page: PageLayout, path: string, from: number, to: number): LayerView[] {

@@ -75,8 +75,9 @@ const isDriver = (name: string | null) => name === "native" || name === "scripte
 /** A scene whose pictures are found from any page. */
 function located(scene: Scene, base: URL): Scene {
   const at = (path: string) => new URL(path, base).href;
-  const picture = <T extends Partial<Pick<ImageLayer, "image" | "variants">>>(own: T): T => ({
+  const picture = <T extends Partial<Pick<ImageLayer, "image" | "variants" | "video">>>(own: T): T => ({
     ...own,
+    ...(own.video !== undefined && { video: at(own.video) }),
     ...(own.image !== undefined && { image: at(own.image) }),
     ...(own.variants && {
       variants: Object.fromEntries(

@@ -12,6 +12,11 @@ export const hasCues = ({ scenes }: Page): boolean =>
     [...content, ...allLayers(layers).flatMap(statesOf)].some(({ cue }) => cue !== undefined),
   );
 
+/** Whether a film plays on a page. */
+export const hasVideos = ({ page, scenes }: Page): boolean =>
+  page?.backdrop?.video !== undefined ||
+  scenes.some(({ layers }) => allLayers(layers).some(({ video }) => video !== undefined));
+
 /** Whether a ramp of a page runs over the lines of a text. */
 export const hasLines = ({ scenes }: Page): boolean =>
   scenes.some(({ layers }) =>

@@ -129,6 +129,11 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   if (kind && others.length === 0) {
     if (kind === "image" && !("alt" in layer))
       breach(undefined, 'the picture has no "alt": say what it shows, or "" when it only decorates');
+    if (kind === "image" && "video" in layer && "variants" in layer)
+      breach(
+        "variants",
+        "a film has one still; name the one with the most pixels, and leave the variants away",
+      );
     if (kind === "shape" && !("background" in layer))
       breach(undefined, 'the shape has no "background": give it a color or gradient');
     const own = kindOf(layer) as Kind;
@@ -171,6 +176,12 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
   for (const key of ["reel", "tilt"])
     if (key in rule && !(key in layer))
       breach(key, `this layer has no "${key}" to change; give it one, of which the rule makes another`);
+  for (const key of ["image", "variants"])
+    if (key in rule && "video" in layer)
+      breach(
+        key,
+        "a film has one still on all screens; make two layers of it, each hidden by a rule on some screens",
+      );
   if ("variants" in rule && !("image" in rule))
     breach("variants", 'variants are of one picture: give the rule its "image" too');
   const state = givenKinds(layer)[0];

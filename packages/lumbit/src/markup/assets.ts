@@ -31,6 +31,7 @@ export interface FontStack {
 
 /** What the static output needs to know of the files that a page names. Keys are the paths in the page file. */
 export interface Assets {
+  /** Pictures and films. */
   pictures: Readonly<Record<string, Picture>>;
   /** Addresses of font files, from the style sheet. */
   fonts: Readonly<Record<string, string>>;

@@ -84,8 +84,13 @@ const headingOf = ({ layers, content = [] }: Scene): string | undefined =>
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
   const backdrop = page.page?.backdrop;
   if (!backdrop) return undefined;
+  const attributes = { "data-lumbit-backdrop": "native" };
+  if (backdrop.video !== undefined)
+    return element("div", { "data-lumbit-is": "backdrop" }, [
+      videoElement({ ...backdrop, video: backdrop.video }, attributes, assets),
+    ]);
   const image = element("img", {
-    "data-lumbit-backdrop": "native",
+    ...attributes,
     ...pictureAttributes(backdrop.image, assets),
     alt: backdrop.alt,
   });
@@ -217,6 +222,11 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       : linkElement(layer.href, attributes, inside);
   }
   if (!isImage(layer)) return element("div", attributes);
+  if (layer.video !== undefined) {
+    const own = layer.href === undefined ? attributes : {};
+    const video = videoElement({ ...layer, video: layer.video }, own, assets);
+    return layer.href === undefined ? video : linkElement(layer.href, attributes, [video]);
+  }
   const image = element("img", {
     ...(layer.href === undefined && attributes),
     ...pictureAttributes(layer.image, assets),
@@ -243,6 +253,22 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
 
 const linkElement = (href: string, attributes: Element["attributes"], inside: Element["children"]): Element =>
   element("a", { ...attributes, href: isSafeLink(href) ? href : undefined }, inside);
+
+/** A film, which shows its still until a script plays it where it is in view: nothing of it is loaded before. */
+function videoElement(
+  { image, alt, video }: { image: string; alt: string; video: string },
+  attributes: Element["attributes"],
+  assets: Assets,
+): Element {
+  const { src: poster, ...size } = pictureAttributes(image, assets);
+  return element("video", {
+    ...attributes,
+    "data-lumbit-video": "",
+    ...{ src: fileAt(assets.pictures, video)?.url ?? video, poster, ...size },
+    ...{ muted: "", loop: "", playsinline: "", preload: "none", disablepictureinpicture: "" },
+    ...(alt === "" ? { "aria-hidden": "true" } : { role: "img", "aria-label": alt }),
+  });
+}
 
 /** A picture that a browser chooses among sources. */
 const chosen = (sources: readonly Element[], image: Element): Element =>

@@ -91,12 +91,12 @@ export const modelCss = `
 [data-lumbit-is~=content] > * { margin: 0; }
 [data-lumbit-is~=content] > ul { padding-inline-start: 1.5rem; }
 [data-lumbit-is~=layer], [data-lumbit-is~=pane] { position: absolute; margin: 0; }
-img[data-lumbit-is~=layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
+:is(img, video)[data-lumbit-is~=layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
 picture:has(> [data-lumbit-is~=layer]), a[data-lumbit-is~=layer] > picture { display: contents; }
 /* A picture that is a link is the link, and the picture all of it. */
 a[data-lumbit-is~=layer] { display: block; text-decoration: none; object-fit: cover; }
-a[data-lumbit-is~=layer] > img, a[data-lumbit-is~=layer] > picture > img { display: block; width: 100%; height: 100%; max-width: none; object-fit: inherit; object-position: inherit; border-radius: inherit; }
-[data-lumbit-is~=layer][alt=""], [data-lumbit-is~=pane]:has(> [alt=""], > picture > [alt=""]) { pointer-events: none; user-select: none; }
+a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture > img { display: block; width: 100%; height: 100%; max-width: none; object-fit: inherit; object-position: inherit; border-radius: inherit; }
+[data-lumbit-is~=layer]:is([alt=""], video[aria-hidden]), [data-lumbit-is~=pane]:has(> :is([alt=""], video[aria-hidden]), > picture > [alt=""]) { pointer-events: none; user-select: none; }
 :is(h1, h2, h3, h4, h5, h6, p):is([data-lumbit-is~=layer], [data-lumbit-block]) {
   font-size: 1rem;
   font-weight: 400;

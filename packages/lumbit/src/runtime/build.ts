@@ -27,7 +27,7 @@ export interface Built {
 }
 
 /** A picture that nobody knows the size of does not move when it comes: it is not seen before. */
-const unsizedCss = "img[data-lumbit-is~=layer]:not([width]) { visibility: hidden; }";
+const unsizedCss = ":is(img, video)[data-lumbit-is~=layer]:not([width]) { visibility: hidden; }";
 
 /** A scene that was built in an element of somebody else's, and can be changed. */
 export class BuiltScene {
@@ -159,26 +159,32 @@ export class BuiltScene {
   /** Takes note of the sizes of pictures that are there already. */
   #sizeLoaded(): void {
     for (const picture of this.#element.querySelectorAll("img")) if (picture.complete) this.#loaded(picture);
+    // A film is as large as its still, of whose loading it tells nothing.
+    for (const video of this.#element.querySelectorAll<HTMLVideoElement>("video[poster]:not([width])")) {
+      const still = new (viewOf(video).Image)();
+      still.addEventListener("load", () => this.#loaded(still, video));
+      still.src = video.poster;
+    }
   }
 
-  #loaded(picture: HTMLImageElement): void {
+  #loaded(picture: HTMLImageElement, shown: HTMLImageElement | HTMLVideoElement = picture): void {
     const { naturalWidth: width, naturalHeight: height } = picture;
     // The picture of a link is in it.
-    const own = picture.closest<HTMLElement>("[data-lumbit-layer]")?.dataset.lumbitLayer;
+    const own = shown.closest<HTMLElement>("[data-lumbit-layer]")?.dataset.lumbitLayer;
     const layer = allLayers(this.#shown.scene.layers)
       .filter(isImage)
       .find(({ name }) => name === own);
     if (!layer) return;
-    const shown = shownPicture(layer, viewOf(picture));
-    const { image } = shown;
+    const file = shownPicture(layer, viewOf(shown));
+    const { image } = file;
     const known = fileAt(this.#assets.pictures, image);
-    if (width > 0 && !known?.width && isFileOf(shown, picture.currentSrc, picture.baseURI)) {
+    if (width > 0 && !known?.width && isFileOf(file, picture.currentSrc, shown.baseURI)) {
       const sized = { url: known?.url ?? image, width, height };
       this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, [image]: sized } };
       this.restyle();
     }
-    if (!picture.hasAttribute("width") && picture.currentSrc !== "") picture.width = width;
-    if (!picture.hasAttribute("height") && picture.currentSrc !== "") picture.height = height;
+    if (!shown.hasAttribute("width") && picture.currentSrc !== "") shown.width = width;
+    if (!shown.hasAttribute("height") && picture.currentSrc !== "") shown.height = height;
   }
 }
 

@@ -8,6 +8,7 @@ import { scriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import type { StyleWriter } from "./style-writer.ts";
 import { type Sway, swayScenes } from "./sway.ts";
+import { playVideos } from "./videos.ts";
 
 /** A mounted scene, or all scenes of an element's markup or of a page. */
 export interface Mounted extends Driver, Pick<Announcer, "on"> {
@@ -30,6 +31,8 @@ export const driverFor = (
 /** Scenes that stand in a document, and what their style needs to be kept right. */
 export interface Staged {
   scenes: readonly HTMLElement[];
+  /** What lies behind all scenes. */
+  backdrop?: Element | undefined;
   driverOf(scene: HTMLElement): "native" | "scripted";
   /** Where what is measured is written. */
   styles: StyleWriter;
@@ -41,9 +44,9 @@ export interface Staged {
   measured?(): Element[];
 }
 
-/** Moves scenes that are built and styled, and plays their cues and reels. */
+/** Moves scenes that are built and styled, and plays their cues, reels and films. */
 export function enliven(
-  { scenes, driverOf, styles, restyle, measure, measured }: Staged,
+  { scenes, backdrop, driverOf, styles, restyle, measure, measured }: Staged,
   { smoothing }: { smoothing: number },
 ): Mounted {
   for (const scene of scenes)
@@ -74,6 +77,7 @@ export function enliven(
   const cues = playCues(scenes, (layer) =>
     events.tell("cue", { scene: layer.closest("[data-lumbit-scene]") as HTMLElement, layer }),
   );
+  const videos = playVideos([...scenes, ...(backdrop ? [backdrop] : [])]);
   const reels = followReels(scenes, (slide) =>
     events.tell("slide", { scene: slide.closest("[data-lumbit-scene]") as HTMLElement, slide }),
   );
@@ -103,6 +107,7 @@ export function enliven(
     },
     dispose() {
       reels.dispose();
+      videos.dispose();
       cues.dispose();
       sway.dispose();
       events.dispose();

@@ -73,6 +73,7 @@ export function mountPage(
   document.fonts.addEventListener("loadingdone", arrived);
   const staged = (): Staged => ({
     scenes: still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")],
+    backdrop: still ? undefined : (main.querySelector("[data-lumbit-is~=backdrop]") ?? undefined),
     driverOf: () => driver,
     styles: inlineStyles,
     restyle: arrived,

@@ -27,7 +27,7 @@ import {
   type Settings,
   text,
 } from "./grammar.ts";
-import { background, href, motion, orderDepth } from "./shared.ts";
+import { background, href, motion, orderDepth, videoMeaning } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
 import { distance, extent, length, mediaQuery, name, path } from "./values.ts";
 
@@ -139,6 +139,11 @@ const ofKinds = {
     meaning: 'The same picture with more pixels, by pixel density: `{ "2": "art/mill@2x.webp" }`.',
     kinds: ["image"],
     byRule: true,
+  },
+  video: {
+    grammar: path('the path of a film inside the page file\'s folder, such as "art/waves.webm"'),
+    meaning: videoMeaning,
+    kinds: ["image"],
   },
   subject: layerSubject,
   fit: {

@@ -4,7 +4,7 @@ import { boolean, choice, list, number, object, pattern, type Setting, text } fr
 import { head } from "./head.ts";
 import { rulesOf } from "./layer.ts";
 import { sceneGrammar } from "./scene.ts";
-import { background, camera, color, fontFamily, motion, relief, subject } from "./shared.ts";
+import { background, camera, color, fontFamily, motion, relief, subject, videoMeaning } from "./shared.ts";
 import { extent, path } from "./values.ts";
 
 /** A font file shipped with the page, in the descriptors of `@font-face`. */
@@ -40,6 +40,10 @@ export const backdrop = {
     grammar: text(0, 'what the picture shows, or "" when it only decorates'),
     meaning: 'What it shows, or `""` when it only decorates.',
     required: true,
+  },
+  video: {
+    grammar: path("the path of a film inside the page file's folder"),
+    meaning: videoMeaning,
   },
   subject: { grammar: subject, meaning: "The point that crops keep in sight.", otherwise: "[0.5, 0.5]" },
   ...motion,
@@ -86,7 +90,7 @@ const plain = {
   haze,
   focus,
   backdrop: {
-    grammar: object(backdrop, "a picture behind all scenes: image, alt, subject, depth or speed"),
+    grammar: object(backdrop, "a picture behind all scenes: image, alt, video, subject, depth or speed"),
     meaning: 'A picture behind all scenes; `"horizon"` fixes it.',
   },
 } as const satisfies Record<string, Setting>;

@@ -107,3 +107,7 @@ export const direction = either(
 export const orderDepth = typed<Depth>(
   depth('the depth at which the layer is painted: a number above -1, or "horizon"'),
 );
+
+/** What a film over a picture is. */
+export const videoMeaning =
+  "The path of a film that plays in its place while it is in view, over and over and without sound; the picture is its still, for those too who want less motion.";

@@ -13,17 +13,18 @@ export const check: Check = {
 };
 
 const mega = 1024 * 1024;
-/** Bytes of all pictures that a page may load without being heavy. */
+/** Bytes of all pictures and films that a page may load without being heavy. */
 export const heavy = 5 * mega;
 /** Bytes of decoded pictures that are in view at once; layers that move in view at once. */
 const most = { memory: 256 * mega, layers: 60 };
 
-/** Pages whose pictures are too many bytes to load, too large to hold in memory, or too many to move at once. */
+/** Pages whose pictures and films are too many bytes to load, too large to hold in memory, or too many to move at once. */
 function judge(view: View): Sighting[] {
   const { scenes } = view;
   const loads = distinct([
     ...backdropOf(view),
     ...scenes.flatMap(({ layers }) => layers.flatMap((own) => loadedBy(own, view))),
+    ...filmsOf(view),
   ]);
   const bytes = loads.reduce((sum, file) => sum + file.bytes, 0);
   const heaviest = loads.toSorted((a, b) => b.bytes - a.bytes)[0];
@@ -34,7 +35,7 @@ function judge(view: View): Sighting[] {
           {
             ...whole,
             amount: bytes,
-            measured: `${(bytes / mega).toFixed(1)} MB of pictures, the heaviest "${heaviest.path}" with ${(heaviest.bytes / mega).toFixed(1)} MB`,
+            measured: `${(bytes / mega).toFixed(1)} MB of ${view.videos.size > 0 ? "pictures and films" : "pictures"}, the heaviest "${heaviest.path}" with ${(heaviest.bytes / mega).toFixed(1)} MB`,
           },
         ]
       : [];
@@ -136,6 +137,17 @@ function backdropOf({ page: { page }, pictures }: View): Loaded[] {
   const path = page?.backdrop?.image ?? "";
   const file = pictures.get(path);
   return file ? [{ path, ...file, bytes: file.delivered?.[0]?.bytes ?? file.bytes }] : [];
+}
+
+/** The films that a screen plays, which take no memory of their own while they do not. */
+function filmsOf({ page: { page }, scenes, videos }: View): Loaded[] {
+  const shown = scenes.flatMap(({ layers }) =>
+    layers.filter(({ layout }) => !layout.hidden).map(({ layer }) => layer.video),
+  );
+  return [page?.backdrop?.video, ...shown].flatMap((path) => {
+    const bytes = path === undefined ? undefined : videos.get(path);
+    return path === undefined || bytes === undefined ? [] : [{ path, bytes, width: 0, height: 0 }];
+  });
 }
 
 /** Files, each once, as wide as any layer has it. */

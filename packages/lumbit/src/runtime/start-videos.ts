@@ -1,0 +1,3 @@
+import { playVideos } from "./videos.ts";
+
+playVideos([document]);
