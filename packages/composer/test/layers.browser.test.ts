@@ -1,7 +1,9 @@
-import { readFileSync } from "node:fs";
+import { spawnSync } from "node:child_process";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
+import { root } from "../../../test/command.ts";
 import { recordedFilm } from "../../../test/film.ts";
 import { composed, poll } from "./compose.ts";
 
@@ -110,6 +112,43 @@ test("a film that is dropped becomes a layer with its first picture as its still
   await poll(() => page.getByRole("alert").allTextContents()).toContainEqual(
     expect.stringContaining("broken.webm"),
   );
+});
+
+test("a drawing in layers that is dropped becomes a scene behind the one that is shown, and undo takes it back", async () => {
+  const { page } = composer;
+  const drawing = join(composer.file, "..", "..", "shore.ora");
+  const script = join(root, "examples/tidehouse/draw/drawing.mjs");
+  expect(spawnSync(process.execPath, [script, drawing]).status).toBe(0);
+  const scenes = () => composer.onDisk().scenes.map(({ name }) => name);
+  const before = scenes();
+  const drop = async (name: string, bytes: Buffer) => {
+    const data = await page.evaluateHandle(
+      ([name, bytes]) => {
+        const data = new DataTransfer();
+        const content = Uint8Array.from(atob(bytes as string), (letter) => letter.charCodeAt(0));
+        data.items.add(new File([content], name as string));
+        return data;
+      },
+      [name, bytes.toString("base64")],
+    );
+    const box = (await large().boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+    const at = { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 };
+    await large().dispatchEvent("drop", { dataTransfer: data, ...at });
+  };
+  await drop("shore.ora", readFileSync(drawing));
+  await poll(scenes).toHaveLength(before.length + 1);
+  const at = scenes().indexOf("shore");
+  expect(at).toBeGreaterThan(0);
+  const layers = composer.onDisk().scenes[at]?.layers ?? [];
+  expect(layers).toHaveLength(6);
+  for (const { image = "" } of layers) expect(existsSync(join(composer.file, "..", image))).toBe(true);
+  await poll(async () => (await composer.boxOn(0, "far-reef")).height).toBeGreaterThan(5);
+  await drop("broken.ora", Buffer.from("nothing"));
+  await poll(() => page.getByRole("alert").allTextContents()).toContainEqual(
+    expect.stringContaining("broken.ora is no archive"),
+  );
+  await page.keyboard.press("Control+z");
+  await poll(scenes).toEqual(before);
 });
 
 test("layers are copied into another page's window with their pictures", async () => {

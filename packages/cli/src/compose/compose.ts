@@ -100,13 +100,18 @@ export async function startComposer(target: string, port: number): Promise<Serve
         "page.json",
       );
     }
-    if (path === "api/drawing" && request.method === "POST" && isFolder) {
+    if (path === "api/drawing" && request.method === "POST") {
       const name = url.searchParams.get("name") ?? "drawing";
       const bytes = await bodyOf(
         request,
         mostDrawing,
         `"${name}" is larger than 200 MB; make a smaller copy of it`,
       );
+      if (folder) {
+        const { sceneOfDrawing } = await import("./scene-of-drawing.ts");
+        const made = await sceneOfDrawing(folder, address, { name, bytes });
+        return respond(response, 200, JSON.stringify(made), "page.json");
+      }
       const { file, notes } = await pageOfDrawing(target, name, bytes);
       return respond(response, 200, JSON.stringify({ ...(await begin(file)), notes }), "page.json");
     }

@@ -27,7 +27,8 @@ const usualDepth = 0.5;
 
 /** Copies pictures into the page's home, and makes layers of them: where they fell, as deep as what is selected. */
 export async function addPictures(composer: Composer, files: readonly File[], fallen: Fallen): Promise<void> {
-  const { added } = await composer.addFiles(files.filter((file) => !isFilm(file)));
+  for (const drawing of files.filter(isDrawing)) await composer.addDrawing(drawing);
+  const { added } = await composer.addFiles(files.filter((file) => !isFilm(file) && !isDrawing(file)));
   addFonts(composer, added);
   const pictures = [
     ...added.filter(({ picture }) => picture),
@@ -54,6 +55,9 @@ export async function addPictures(composer: Composer, files: readonly File[], fa
     scene,
   );
 }
+
+/** Whether a file is a drawing in layers, or pictures in one file. */
+export const isDrawing = ({ name }: File): boolean => /\.(ora|zip)$/i.test(name);
 
 /** A picture that was copied into the page's home, and of a film its path. */
 type AddedPicture = Added & { video?: string };

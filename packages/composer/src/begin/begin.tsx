@@ -3,6 +3,7 @@ import { Button, FileTrigger, GridList, GridListItem, useDragAndDrop } from "rea
 import type { Beginning, BeginWith, Home, Kept } from "../home/home.ts";
 import { Commands } from "../menu.tsx";
 import type { Composer } from "../state/store.ts";
+import { isDrawing } from "./add-pictures.ts";
 import { composeFirst } from "./first-scene.ts";
 import "./begin.css";
 
@@ -27,7 +28,7 @@ export function Begin({
   const [problem, setProblem] = useState<string>();
   const next = useRef(0);
   const take = (files: readonly File[]) => {
-    const drawing = beginning.takesDrawings && files.find(({ name }) => /\.(ora|zip)$/i.test(name));
+    const drawing = beginning.takesDrawings && files.find(isDrawing);
     if (drawing) return void begin({ kind: "drawing", file: drawing });
     const pictures = files.filter(({ type }) => type.startsWith("image/"));
     const others = files.filter((file) => !pictures.includes(file));

@@ -54,7 +54,7 @@ function Add() {
       <input
         ref={chosen}
         type="file"
-        accept="image/*,video/*"
+        accept="image/*,video/*,.ora,.zip"
         multiple
         hidden
         aria-label="Pictures"

@@ -13,6 +13,13 @@ export const addScene =
     list(page).splice(at < 0 ? page.scenes.length : at, 0, { name, height: "100vh", layers: [] });
   };
 
+/** Puts a scene behind another one. */
+export const putScene =
+  (scene: Scene, behind: string): Edit =>
+  (page) => {
+    list(page).splice(indexOf(page, behind) + 1, 0, scene);
+  };
+
 /** Gives a scene another name; links to it and settings of checks follow. */
 export const renameScene =
   (scene: string, to: string): Edit =>
@@ -38,10 +45,7 @@ export const duplicateScene =
   (page) => {
     const own = sceneOf(page, scene);
     if (own)
-      list(page).splice(indexOf(page, scene) + 1, 0, {
-        ...(JSON.parse(JSON.stringify(own)) as Scene),
-        name: copyName(page, scene),
-      });
+      putScene({ ...(JSON.parse(JSON.stringify(own)) as Scene), name: copyName(page, scene) }, scene)(page);
   };
 
 /** Takes a scene away; the last one of a page stays. */

@@ -53,6 +53,9 @@ export function folderHome(token: string): Home {
     async add(file) {
       return answer(await ask(`files?name=${encodeURIComponent(file.name)}`, "POST", file));
     },
+    async addDrawing(file) {
+      return answer(await ask(`drawing?name=${encodeURIComponent(file.name)}`, "POST", file));
+    },
     watch(changed, reached) {
       const events = new EventSource(`api/events?token=${token}`);
       events.onopen = () => reached(true);

@@ -1,4 +1,5 @@
 import type { Assets } from "lumbit";
+import type { Scene } from "lumbit/core";
 
 type Picture = Assets["pictures"][string];
 
@@ -33,6 +34,13 @@ export interface Added {
   font?: string;
   /** The file itself, where a stage cannot reach its address. */
   blob?: Blob;
+}
+
+/** A scene that was made of a drawing, its files, and what could not be brought along, in words. */
+export interface DrawnScene {
+  scene: Scene;
+  added: Added[];
+  notes: readonly string[];
 }
 
 /** A home in which no page is open yet: what it is called, and the pages that are there. */
@@ -71,6 +79,12 @@ export interface Home {
    * @throws Error that says why, when it is neither, or too large
    */
   add(file: File): Promise<Added>;
+  /**
+   * Makes a scene of a drawing in layers, with its pictures copied there; only where drawings can be taken apart.
+   *
+   * @throws Error that says why, when it cannot be read
+   */
+  addDrawing?(file: File): Promise<DrawnScene>;
   /** Calls back when another program has changed the page, and when the home can or cannot be reached. */
   watch(changed: (kept: Kept) => void, reached: (reached: boolean) => void): () => void;
 }

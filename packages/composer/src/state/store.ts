@@ -7,8 +7,9 @@ import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
 import { become } from "../edit/apply.ts";
 import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
-import { namesIn, sceneOf } from "../edit/find.ts";
+import { freeName, namesIn, sceneOf } from "../edit/find.ts";
 import { type Merged, merged } from "../edit/merge.ts";
+import { putScene } from "../edit/scenes.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
 import type { Added, Blobs, Home, Kept } from "../home/home.ts";
@@ -331,18 +332,28 @@ export function createComposer(home: Home, kept: Kept) {
         } catch (error) {
           refused.push((error as Error).message);
         }
-      const pictures = added.flatMap(({ path, picture }) => (picture ? [[path, picture] as const] : []));
-      const fonts = added.flatMap(({ path, font }) => (font === undefined ? [] : [[path, font] as const]));
-      const more = { pictures: Object.fromEntries(pictures), fonts: Object.fromEntries(fonts) };
-      set({
-        assets: withAssets(get().assets, more),
-        blobs: {
-          ...get().blobs,
-          ...Object.fromEntries(added.flatMap(({ path, blob }) => (blob ? [[path, blob] as const] : []))),
-        },
-        ...(refused.length > 0 && { notice: refused.join(" ") }),
-      });
+      hold(added);
+      if (refused.length > 0) set({ notice: refused.join(" ") });
       return { added, refused };
+    },
+    /** Makes a scene of a drawing in layers, behind the one that one is at, where drawings can be taken apart. */
+    async addDrawing(file: File): Promise<void> {
+      if (!home.addDrawing)
+        return set({ notice: `"${file.name}" is a drawing in layers; lumbit compose takes it apart` });
+      try {
+        const { scene, added, notes } = await home.addDrawing(file);
+        hold(added);
+        const { page, scene: before } = get();
+        const name = freeName(
+          scene.name,
+          page.scenes.map(({ name }) => name),
+        );
+        api.edit(`${name}: a drawing of ${scene.layers.length} layers`, putScene({ ...scene, name }, before));
+        api.goTo({ scene: name, share: 0.5 });
+        if (notes.length > 0) set({ notice: notes.join(" ") });
+      } catch (error) {
+        set({ notice: (error as Error).message });
+      }
     },
     /** One of the first steps is done, and told no more. */
     did(step: StepName): void {
@@ -357,6 +368,20 @@ export function createComposer(home: Home, kept: Kept) {
   // What could not be written the last time is.
   if (text !== kept.text) void save();
   return api;
+
+  /** Takes note of files that were copied into the page's home. */
+  function hold(added: readonly Added[]): void {
+    const pictures = added.flatMap(({ path, picture }) => (picture ? [[path, picture] as const] : []));
+    const fonts = added.flatMap(({ path, font }) => (font === undefined ? [] : [[path, font] as const]));
+    const blobs = added.flatMap(({ path, blob }) => (blob ? [[path, blob] as const] : []));
+    set({
+      assets: withAssets(get().assets, {
+        pictures: Object.fromEntries(pictures),
+        fonts: Object.fromEntries(fonts),
+      }),
+      blobs: { ...get().blobs, ...Object.fromEntries(blobs) },
+    });
+  }
 
   /** The scene and the layers that one is at, as far as a page has them. */
   function still(page: Page): Pick<State, "scene" | "selected"> {
