@@ -104,10 +104,39 @@ async function demoScene(name, shares, pointers) {
 await sheet(await demoScene("tides", [0.42, 0.52, 0.62]), 800, "tides");
 await sheet(await demoScene("pit", [0.22, 0.5, 0.72]), 800, "tanks");
 await sheet(await demoScene("five", [0.55, 1.1, 1.75]), 800, "reel");
-// The scene holds from half of this way on, for as long again and more.
-await sheet(await demoScene("log", [0.46, 0.75, 1]), 800, "log");
 
 await demoSite.close();
+
+// A drawing in layers: what it is taken apart into, and the page that it becomes.
+const drawing = join(folder, "sound.ora");
+spawnSync(process.execPath, [join(root, "examples/tidehouse/draw/drawing.mjs"), drawing]);
+const imported = join(folder, "sound");
+lumbit("import", drawing, "-o", imported);
+const { layers } = JSON.parse(readFileSync(join(imported, "page.json"), "utf8")).scenes[0];
+/** Where a layer stands in the drawing, on a ground that is none of it. */
+const apart = async ({ image, place }) => {
+  const [left, top, width] = ["left", "top", "width"].map(
+    (side) => Number.parseFloat(place?.[side] ?? 0) / 100,
+  );
+  const input = await sharp(join(imported, image))
+    .resize({ width: Math.round((width || 1) * 1280), ...(place ? {} : { height: 720, fit: "fill" }) })
+    .toBuffer();
+  const ground = { width: 1280, height: 720, channels: 3, background: "#d9dfdb" };
+  return sharp({ create: ground })
+    .composite([{ input, left: Math.round(left * 1280), top: Math.round(top * 720) }])
+    .png()
+    .toBuffer();
+};
+lumbit("build", join(imported, "page.json"), "-o", `${imported}-site`, "--originals");
+await sheet(
+  [
+    ...(await Promise.all(layers.map(apart))),
+    ...(await shots(pathToFileURL(join(`${imported}-site`, "index.html")).href, {
+      ...{ width: 1280, height: 720, at: [0, 200, 400] },
+    })),
+  ],
+  ...[640, "import", 3],
+);
 
 const gazette = join(folder, "gazette");
 const gazettePage = { root: join(root, "examples/gazette"), logLevel: "error", build: { outDir: gazette } };
