@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Page } from "playwright-core";
-import { build } from "vite";
+import { build, createServer } from "vite";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium, scrollPage } from "./chromium.ts";
 import { root, temporaryFolder } from "./command.ts";
@@ -134,4 +134,60 @@ describe.each([
     expect(said).toEqual([]);
     await page.close();
   }, 120_000);
+});
+
+describe("while somebody develops", () => {
+  test.each([
+    ["react", "app.tsx", 'text="Low water"'],
+    ["vue", "App.vue", 'text="Low water"'],
+    ["svelte", "App.svelte", 'text="Low water"'],
+  ])(
+    "a change of a %s component changes the scene that is shown, and what is wrong is said",
+    async (name, file, words) => {
+      let written = (code: string) => code;
+      const server = await createServer({
+        root: join(root, "examples", name),
+        logLevel: "error",
+        cacheDir: temporaryFolder(),
+        server: { host: "127.0.0.1", port: 0 },
+        plugins: [
+          {
+            name: "typed",
+            enforce: "pre",
+            transform: (code, id) => (id.endsWith(`/src/${file}`) ? written(code) : undefined),
+            // What the plugins of frameworks compare is what the editor has saved.
+            handleHotUpdate(context) {
+              const read = context.read;
+              context.read = async () => written(await read());
+            },
+          },
+        ],
+      });
+      await server.listen();
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      const said: string[] = [];
+      page.on("console", (message) => message.type() === "error" && said.push(message.text()));
+      try {
+        await page.goto(String(server.resolvedUrls?.local[0]));
+        const title = page.locator("[data-lumbit-layer=title]");
+        await expect.poll(() => title.textContent(), { timeout: 30_000 }).toBe("Low water");
+        await page.getByRole("button", { name: "Deeper" }).click();
+        await expect.poll(() => speedOf(page, "kelp")).toBeCloseTo(1 / 4, 4);
+        const save = (change: typeof written) => {
+          written = change;
+          server.watcher.emit("change", join(root, "examples", name, "src", file));
+        };
+        save((code) => code.replace(words, 'text="Slack water" href="#low-water"'));
+        await expect.poll(() => title.textContent(), { timeout: 10_000 }).toBe("Slack water");
+        expect(said).toEqual([]);
+        save((code) => code.replace(words, 'text="Slack water" blend="wash"'));
+        await expect.poll(() => said.join("\n"), { timeout: 10_000 }).toContain("wash");
+        expect(await title.textContent()).toBe("Slack water");
+      } finally {
+        await page.close();
+        await server.close();
+      }
+    },
+    90_000,
+  );
 });

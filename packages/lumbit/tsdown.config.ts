@@ -18,6 +18,10 @@ export default defineConfig([
       react: "src/components/react.ts",
       vue: "src/components/vue.ts",
       "svelte-scene": "src/components/svelte-scene.ts",
+      "element.development": "src/components/element-development.ts",
+      "react.development": "src/components/react-development.ts",
+      "vue.development": "src/components/vue-development.ts",
+      "svelte-scene.development": "src/components/svelte-scene-development.ts",
     },
     platform: "neutral",
     // Svelte compiles its components where they are used.

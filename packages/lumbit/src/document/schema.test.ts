@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { matchesMedia } from "../core/index.ts";
-import { faultIn, type Grammar, pageGrammar, rampProperties } from "../settings/index.ts";
+import { faultIn, type Grammar, isSafeLink, pageGrammar, rampProperties } from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
 import { holds } from "./schema.ts";
 
@@ -20,11 +20,12 @@ function grammarsIn(grammar: Grammar, known = new Set<Grammar>()): Set<Grammar> 
 const grammars = [
   ...grammarsIn(pageGrammar),
   ...Object.values(rampProperties).flatMap(({ grammar }) => [...grammarsIn(grammar)]),
-].filter(({ form }) => form !== "link");
+];
 
 const judge = {
   css: isCssValue,
   media: (query: string) => matchesMedia(query, { width: 1, height: 1 }) !== undefined,
+  link: isSafeLink,
 };
 
 const value: fc.Arbitrary<unknown> = fc.letrec((tie) => ({

@@ -1,5 +1,5 @@
 import type { Scene } from "../core/index.ts";
-import { faultIn, sceneGrammar } from "../settings/index.ts";
+import { faultIn, isSafeLink, sceneGrammar } from "../settings/index.ts";
 import { judge } from "./adopt/attribute-value.ts";
 import { judgeScenes } from "./mount-scene.ts";
 
@@ -10,10 +10,23 @@ export class SceneError extends Error {
 
 // Who builds for production loads none of this.
 judgeScenes((scene: Scene) => {
-  const fault = faultIn(sceneGrammar, scene, judge);
+  const fault = faultIn(sceneGrammar, withPaths(scene), { ...judge, link: isSafeLink });
   if (!fault) return;
   const found = fault.found === undefined ? "something is missing" : `found ${JSON.stringify(fault.found)}`;
   throw new SceneError(
     `scene "${scene.name}": at /${fault.path.join("/")} ${found}; allowed: ${fault.allowed}`,
   );
 });
+
+/** A scene with a path of a page's folder for every address of a file: what a page shows comes from anywhere. */
+function withPaths(value: unknown, key = ""): unknown {
+  if (typeof value === "string") return value !== "" && ["image", "video"].includes(key) ? "file" : value;
+  if (Array.isArray(value)) return value.map((part) => withPaths(part));
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([inner, part]) => [
+      inner,
+      withPaths(part, key === "variants" ? "image" : inner),
+    ]),
+  );
+}

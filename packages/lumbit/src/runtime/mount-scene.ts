@@ -49,7 +49,16 @@ export const dressScene = (element: HTMLElement, options: SceneOptions): Mounted
 
 function mounted(element: HTMLElement, options: SceneOptions, given: boolean): MountedScene {
   requireElement(element);
-  judged?.(options.scene);
+  const judge = (scene: Scene) => {
+    try {
+      judged?.(scene);
+    } catch (error) {
+      // A component says what is wrong with it: the rest of the application goes on.
+      if (!given) throw error;
+      console.error((error as Error).message);
+    }
+  };
+  judge(options.scene);
   const { smoothing = 0, pictures = {} } = options;
   const driver = driverFor(options.driver, smoothing);
   mountedIn(element)?.dispose();
@@ -62,7 +71,7 @@ function mounted(element: HTMLElement, options: SceneOptions, given: boolean): M
   const live = restartable(() => enliven(staged, { smoothing }));
   return kept<Pick<MountedScene, "update">>(element, live, () => built.release(), {
     update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
-      judged?.(scene);
+      judge(scene);
       shown = { scene, look: page, pictures };
       if (built.update(shown)) live.restart();
     },

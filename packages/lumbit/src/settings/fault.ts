@@ -13,6 +13,8 @@ export interface ValueFault {
 export interface Judge {
   css(property: string, text: string): boolean;
   media(query: string): boolean;
+  /** Links are of scenes: who judges no scenes knows none. */
+  link?(href: string): boolean;
 }
 
 /**
@@ -55,7 +57,7 @@ export function faultIn(
     case "media":
       return holds(text !== undefined && text.length <= longest.media && judge.media(text));
     case "link":
-      return fault;
+      return holds(text !== undefined && judge.link?.(text) === true);
     case "either":
       return holds(grammar.of.some((of) => !faultIn(of, value, judge)));
     case "pair":

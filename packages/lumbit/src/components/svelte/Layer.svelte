@@ -4,7 +4,7 @@ A layer of the scene or group around it. It draws nothing by itself: its scene d
 -->
 <script>
 import { getContext, onDestroy, setContext, untrack } from "svelte";
-import { ordered } from "../svelte-scene.js";
+import { ordered } from "#svelte-scene";
 
 let { children, ...settings } = $props();
 const around = getContext("lumbit-layers");

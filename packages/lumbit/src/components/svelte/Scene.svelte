@@ -5,7 +5,7 @@ settle moment; what differs between two states changes, the rest stays.
 -->
 <script>
 import { setContext, untrack } from "svelte";
-import { dressScene, ordered, stillScene, withKept } from "../svelte-scene.js";
+import { dressScene, ordered, stillScene, withKept } from "#svelte-scene";
 import Elements from "./Elements.svelte";
 
 let { children, page, pictures, driver, smoothing, onMounted, ...settings } = $props();

@@ -1,0 +1,2 @@
+export { SceneError } from "../runtime/judge-scenes.ts";
+export * from "./react.ts";
