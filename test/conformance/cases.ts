@@ -349,6 +349,28 @@ export const cases: Case[] = [
     } as Partial<Scene> & { layers: readonly Layer[] }),
   },
   {
+    name: "texts that are strong and emphasized in part, with links, whole and in words",
+    page: middle({
+      layers: [
+        {
+          name: "words",
+          text: "**Low** water at *noon*, see [the log](#after)",
+          depth: 1,
+          place: { left: "10%", top: "20%", width: "300px" },
+        },
+        {
+          name: "pieces",
+          text: "**Slack** wa*ter* again",
+          depth: -0.3,
+          place: { left: "40%", top: "50%", width: "260px" },
+          ramps: [
+            { ...ramp("opacity", ["cover 0%", 0], ["cover 50%", 1]), pieces: "words" } as unknown as Ramp,
+          ],
+        },
+      ],
+    }),
+  },
+  {
     name: "films, filling, in a pane, placed, as links",
     page: middle({
       layers: [

@@ -5,7 +5,11 @@ import {
   fittedWidth,
   largestOpticalSize,
   parseLength,
+  plainText,
+  type Run,
   resolveFontSize,
+  runsOf,
+  runsWithin,
   type TextStyle,
   textDefaults,
 } from "lumbit/internal";
@@ -23,7 +27,7 @@ export class TextSizer {
   }
 
   /** Whether the size of a text is only an estimate, because the page ships no font that has all of its letters. */
-  isEstimate = (layer: Sized): boolean => !this.fontOf(layer)?.covers(layer.text);
+  isEstimate = (layer: Sized): boolean => !this.fontOf(layer)?.covers(plainText(layer.text));
 
   /** The box in px that a text needs when it may use `availableWidth`, with the space around its words. */
   size(layer: Sized, availableWidth: number, viewport: Viewport): Size {
@@ -37,14 +41,16 @@ export class TextSizer {
     const fitted = fittedWidth(layer) !== undefined && { width: availableWidth, ems: this.ems(layer) };
     const fontSize = resolveFontSize(layer.fontSize, { viewport, ...(fitted && { fitted }) });
     const spacing = letterSpacing(layer.letterSpacing ?? 0, fontSize, viewport);
-    const advance = (text: string) => this.#advance(text, layer, fontSize, spacing);
     let lines = 0;
     let widest = 0;
     const oneLine = layer.wrap === false || layer.repeat !== undefined || fitted !== false;
-    for (const paragraph of linesOf(layer)) {
-      const whole = advance(paragraph);
+    for (const line of linesOf(layer)) {
+      const text = line.map(({ text }) => text).join("");
+      const advance = (from: number, to: number) =>
+        this.#lineAdvance(runsWithin(line, from, to), layer, fontSize, spacing);
+      const whole = advance(0, text.length);
       widest = Math.max(widest, whole);
-      lines += oneLine || whole <= availableWidth ? 1 : countLines(paragraph, availableWidth, advance);
+      lines += oneLine || whole <= availableWidth ? 1 : countLines(text, availableWidth, advance);
     }
     // A text that wraps takes all the width it may; the 64th is the step in which browsers lay out.
     if (fitted) return { width: availableWidth, height: lines * fontSize * lineHeight };
@@ -56,7 +62,20 @@ export class TextSizer {
   ems(layer: Sized): number {
     const size = largestOpticalSize;
     const spacing = letterSpacing(layer.letterSpacing ?? 0, size, { width: 0, height: 0 });
-    return Math.max(...linesOf(layer).map((line) => this.#advance(line, layer, size, spacing))) / size;
+    return Math.max(...linesOf(layer).map((line) => this.#lineAdvance(line, layer, size, spacing))) / size;
+  }
+
+  /** The width of a line of runs, each in the weight and style that it has. */
+  #lineAdvance(line: readonly Run[], layer: TextStyle, fontSize: number, spacing: number): number {
+    return line.reduce((sum, { text, strong, emphasized }) => {
+      const weight = layer.fontWeight ?? textDefaults.fontWeight;
+      const style: TextStyle = {
+        ...layer,
+        ...(strong && { fontWeight: bolder(weight) }),
+        ...(emphasized && { fontStyle: "italic" }),
+      };
+      return sum + this.#advance(text, style, fontSize, spacing);
+    }, 0);
   }
 
   #advance(text: string, layer: TextStyle, fontSize: number, spacing: number): number {
@@ -85,7 +104,22 @@ export class TextSizer {
 type Sized = Pick<TextLayer, "text" | "wrap" | "repeat" | "padding"> & TextStyle;
 
 /** The lines of a text as it says them, before any wrapping; a repeated text is one row. */
-const linesOf = ({ text, repeat = 1 }: Sized) => Array(repeat).fill(text).join(" ").split("\n");
+function linesOf({ text, repeat = 1 }: Sized): Run[][] {
+  const once = runsOf(text);
+  const all = Array.from({ length: repeat }, (_, index) =>
+    index > 0 ? [{ text: " " }, ...once] : once,
+  ).flat();
+  const lines: Run[][] = [[]];
+  for (const run of all)
+    for (const [index, text] of run.text.split("\n").entries()) {
+      if (index > 0) lines.push([]);
+      if (text !== "") lines.at(-1)?.push({ ...run, text });
+    }
+  return lines;
+}
+
+/** The weight of what is strong in a text of a weight, as CSS has it for `bolder`. */
+const bolder = (weight: number): number => (weight < 350 ? 400 : weight < 550 ? 700 : Math.max(weight, 900));
 
 const segmenter = new Intl.Segmenter();
 
@@ -105,27 +139,27 @@ function letterSpacing(
 }
 
 /** How many lines a paragraph takes, broken where Unicode (UAX #14) allows, and within a word that is too long. */
-function countLines(text: string, width: number, advance: (text: string) => number): number {
+function countLines(text: string, width: number, advance: (from: number, to: number) => number): number {
   const breaker = new LineBreaker(text);
+  /** White space at the end of a line takes no room. */
+  const fits = (from: number, to: number) =>
+    advance(from, from + text.slice(from, to).trimEnd().length) <= width;
   let lines = 1;
-  let line = "";
+  let start = 0;
   let from = 0;
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-    const word = text.slice(from, next.position);
-    from = next.position;
-    if (advance((line + word).trimEnd()) <= width) {
-      line += word;
-      continue;
-    }
-    if (line !== "") lines++;
-    line = "";
-    for (const { segment } of segmenter.segment(word)) {
-      if (line !== "" && advance((line + segment).trimEnd()) > width) {
+    const { position } = next;
+    if (!fits(start, position)) {
+      if (from > start) lines++;
+      start = from;
+      for (const { index, segment } of segmenter.segment(text.slice(from, position))) {
+        const at = from + index;
+        if (at === start || fits(start, at + segment.length)) continue;
         lines++;
-        line = "";
+        start = at;
       }
-      line += segment;
     }
+    from = position;
   }
   return lines;
 }

@@ -56,7 +56,7 @@ const measured = (text: string, style: TextStyle & { fontSize: string }, availab
   page.evaluate(
     async ([text, style, available]) => {
       const element = document.querySelector("p") as HTMLElement;
-      element.textContent = text;
+      element.innerHTML = text;
       element.removeAttribute("style");
       Object.assign(element.style, style, {
         lineHeight: String(style.lineHeight),
@@ -104,6 +104,29 @@ describe.each(["Newsreader", "Figtree"])("%s", (fontFamily) => {
         }
     },
   );
+});
+
+test("what is strong or emphasized takes the room that a browser gives it", async () => {
+  const style = { fontFamily: "Figtree", fontWeight: 400, lineHeight: 1.25 } as const;
+  const marked =
+    "**Twice a day** the *water of the sound* comes **in through the old mill's** [wheel pit](#pit).";
+  const shown =
+    "<strong>Twice a day</strong> the <em>water of the sound</em> comes <strong>in through the old mill's</strong> <a>wheel pit</a>.";
+  for (const [fontWeight, size] of [
+    [400, 20],
+    [300, 34],
+    [600, 27],
+  ] as const)
+    for (const available of [200, 333, 640, 4000]) {
+      const own = sizer.size(
+        { text: marked, ...style, fontWeight, fontSize: `${size}px` },
+        available,
+        viewport,
+      );
+      const wanted = await measured(shown, { ...style, fontWeight, fontSize: `${size}px` }, available);
+      expect(own.height, `${size} px in ${available}`).toBeCloseTo(wanted.height, 0);
+      if (own.width < available) expect(Math.abs(own.width - wanted.width)).toBeLessThan(0.5);
+    }
 });
 
 test("a text with space around it is as large as a browser sets it", async () => {

@@ -1,7 +1,7 @@
 import type { ElementContent } from "hast";
 import { toHtml } from "hast-util-to-html";
 import type { LayerView, SceneView, View } from "lumbit/checks";
-import { isGroup, isImage, isText } from "lumbit/internal";
+import { isGroup, isImage, isText, plainText } from "lumbit/internal";
 import { cellCss, type Materials, pageCell } from "../proof/cell.ts";
 import { node } from "../proof/node.ts";
 
@@ -204,7 +204,7 @@ const kindOf = ({ layer }: LayerView) =>
 
 function picture({ layer }: LayerView, materials: Materials): ElementContent[] {
   if (isImage(layer)) return [node("i", { "background-image": materials.picture(layer.image) })];
-  if (isText(layer)) return [node("q", {}, [layer.text])];
+  if (isText(layer)) return [node("q", {}, [plainText(layer.text)])];
   return [node("i", { background: "background" in layer ? layer.background : undefined })];
 }
 

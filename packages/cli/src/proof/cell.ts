@@ -19,6 +19,7 @@ import {
   isShape,
   isText,
   resolveFontSize,
+  runsOf,
   type TextStyle,
   textDefaults,
 } from "lumbit/internal";
@@ -179,13 +180,25 @@ function text(
       "-webkit-text-stroke": layer.outline ? `${layer.outline} currentcolor` : undefined,
       "-webkit-text-fill-color": layer.outline ? "transparent" : undefined,
     },
-    [
+    words(
       Array(layer.repeat ?? 1)
         .fill(layer.text)
         .join(" "),
-    ],
+    ),
   );
 }
+
+/** A text, its strong and its emphasized words as the page shows them. */
+const words = (source: string): Child[] =>
+  runsOf(source).map(({ text, strong, emphasized }) =>
+    strong || emphasized
+      ? node(
+          "span",
+          { "font-weight": strong ? "bolder" : undefined, "font-style": emphasized ? "italic" : undefined },
+          [text],
+        )
+      : text,
+  );
 
 /** Headings break into lines of like length, as in the page. */
 const balance = ({ as }: { as?: string }) => (as?.startsWith("h") ? "balance" : undefined);
@@ -233,21 +246,21 @@ function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view:
         "white-space": "pre-line",
         "max-width": block.maxWidth === undefined ? undefined : px(across(block.maxWidth)),
       };
-      if (block.list) return node("i", css, [block.list.map((entry) => `•  ${entry}`).join("\n")]);
+      if (block.list) return node("i", css, words(block.list.map((entry) => `•  ${entry}`).join("\n")));
+      const own = words(block.text ?? "");
+      if (!block.background) return node("i", css, own);
       return node("i", css, [
-        block.background
-          ? node(
-              "i",
-              {
-                position: "static",
-                display: "inline-block",
-                padding: `${block.padding ?? "0.75rem"} calc(2 * ${block.padding ?? "0.75rem"})`,
-                background: block.background,
-                "border-radius": block.radius === undefined ? undefined : String(block.radius),
-              },
-              [block.text ?? ""],
-            )
-          : (block.text ?? ""),
+        node(
+          "i",
+          {
+            position: "static",
+            display: "inline-block",
+            padding: `${block.padding ?? "0.75rem"} calc(2 * ${block.padding ?? "0.75rem"})`,
+            background: block.background,
+            "border-radius": block.radius === undefined ? undefined : String(block.radius),
+          },
+          own,
+        ),
       ]);
     }),
   );

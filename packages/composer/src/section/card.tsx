@@ -1,5 +1,5 @@
 import { type AnyLayer, type Page, speedOf } from "lumbit/core";
-import { isGroup, isImage } from "lumbit/internal";
+import { isGroup, isImage, plainText } from "lumbit/internal";
 import { type PointerEvent, type RefObject, useRef } from "react";
 import type { Shown } from "../desk/shown.ts";
 import { listOf } from "../edit/find.ts";
@@ -127,7 +127,7 @@ export function CardFace({
 }
 
 const wordsOf = ({ text, shape, reel }: AnyLayer): string =>
-  (text ?? shape ?? (reel ? "reel" : "group")).replaceAll(/\s+/g, " ");
+  (text === undefined ? (shape ?? (reel ? "reel" : "group")) : plainText(text)).replaceAll(/\s+/g, " ");
 
 /** What a card says, for those who listen. */
 export function saidOf({ layer, top, within }: Card, open: boolean): string {

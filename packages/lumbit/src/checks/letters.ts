@@ -3,6 +3,7 @@ import {
   type Box,
   columnWidth,
   directionalityOf,
+  plainText,
   resolveFontSize,
   resolveLength,
   type TextLayer,
@@ -12,7 +13,13 @@ import type { LayerView, SceneView, View } from "./view.ts";
 
 /** The font size of a text at a viewport, in px. */
 export function fontSizeOf({ text, fontSize }: TextLayer, { layout }: LayerView, { viewport }: View): number {
-  const ems = averageAdvance * Math.max(...text.split("\n").map((line) => line.length));
+  const ems =
+    averageAdvance *
+    Math.max(
+      ...plainText(text)
+        .split("\n")
+        .map((line) => line.length),
+    );
   return resolveFontSize(fontSize, { viewport, fitted: { width: layout.box.width, ems } });
 }
 

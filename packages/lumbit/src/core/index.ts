@@ -131,3 +131,4 @@ export {
   termsOf,
   type Viewport,
 } from "./units.ts";
+export { plainText, type Run, runsOf, runsWithin } from "./words.ts";

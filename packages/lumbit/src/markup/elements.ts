@@ -12,9 +12,13 @@ import {
   overscans,
   type Page,
   type PageLook,
+  type Pieces,
+  plainText,
+  type Run,
+  runsOf,
+  runsWithin,
   type Scene,
   statesOf,
-  type TextPart,
   textParts,
 } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
@@ -78,7 +82,8 @@ export const layerElement = (
 
 /** What a scene is about, for those who listen. */
 const headingOf = ({ layers, content = [] }: Scene): string | undefined =>
-  [...layers.filter(isText), ...content].find(({ as = "" }) => /^h\d$/.test(as))?.text;
+  plainText([...layers.filter(isText), ...content].find(({ as = "" }) => /^h\d$/.test(as))?.text ?? "") ||
+  undefined;
 
 /** The picture behind all scenes. */
 export function backdropElement(page: Page, assets: Assets): Element | undefined {
@@ -111,15 +116,30 @@ function blockElement(block: Block, index: number): Element {
     return element(
       "ul",
       attributes,
-      block.list.map((text) => element("li", {}, [text])),
+      block.list.map((text) => element("li", {}, runsOf(text).map(runElement))),
     );
-  if (block.href !== undefined) return element("p", attributes, [linkElement(block.href, {}, [block.text])]);
-  return element(elementOf(block), attributes, [block.text ?? ""]);
+  if (block.href !== undefined)
+    return element("p", attributes, [linkElement(block.href, {}, runsOf(block.text).map(runElement))]);
+  return element(elementOf(block), attributes, runsOf(block.text ?? "").map(runElement));
+}
+
+/** A stretch of a text, as strong, emphasized and as much of a link as it is. */
+function runElement({ text, strong, emphasized, href }: Run): Element | string {
+  const own = emphasized ? element("em", {}, [text]) : text;
+  const whole = strong ? element("strong", {}, [own]) : own;
+  return href === undefined ? whole : linkElement(href, {}, [whole]);
 }
 
 /** Pieces are plain inline boxes, so that the text stays one to those who listen, search, copy and translate. */
-const pieceElement = ({ text, isPiece }: TextPart) =>
-  isPiece ? element("span", { "data-lumbit-is": "piece ramped" }, [text]) : text;
+function pieceElements(source: string, pieces: Pieces): (Element | string)[] {
+  const runs = runsOf(source);
+  let from = 0;
+  return textParts(plainText(source), pieces).map(({ text, isPiece }) => {
+    const inside = runsWithin(runs, from, from + text.length).map(runElement);
+    from += text.length;
+    return isPiece ? element("span", { "data-lumbit-is": "piece ramped" }, inside) : text;
+  });
+}
 
 /** A cue; a list where rules change it, of which the last one whose media query holds is played. */
 function cueText({
@@ -179,10 +199,10 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   };
   if (isText(layer)) {
     const copies = Array.from({ length: mostRepeats(layer) - 1 }, () =>
-      element("span", { "aria-hidden": "true" }, [` ${layer.text}`]),
+      element("span", { "aria-hidden": "true" }, [" ", ...runsOf(layer.text).map(runElement)]),
     );
     const pieces = layerPieces(layer);
-    const text = pieces ? textParts(layer.text, boxedPieces(pieces)).map(pieceElement) : [layer.text];
+    const text = pieces ? pieceElements(layer.text, boxedPieces(pieces)) : runsOf(layer.text).map(runElement);
     const words = layer.href === undefined ? text : [linkElement(layer.href, {}, text)];
     return element(elementOf(layer), attributes, [...words, ...copies]);
   }

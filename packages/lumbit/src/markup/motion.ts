@@ -8,6 +8,7 @@ import {
   type LayerSettings,
   lateness,
   overscans,
+  plainText,
   statesOf,
 } from "../core/index.ts";
 import { travelMedia } from "./conditions.ts";
@@ -127,7 +128,7 @@ export function motionRules(
 export function pieceRules(layer: AnyLayer, selector: string): StyleRule[] {
   const kind = layerPieces(layer);
   return kind && isText(layer)
-    ? lateness(layer.text, kind).map((late, index) => ({
+    ? lateness(plainText(layer.text), kind).map((late, index) => ({
         selector: `${selector} > [data-lumbit-is~=piece]:nth-child(${index + 1})`,
         declarations: { "--lumbit-late": round(late) },
       }))

@@ -7,6 +7,7 @@ import {
   type Length,
   leastHeight,
   type PageLook,
+  plainText,
   type Scene,
   type SceneSettings,
   sceneHeight,
@@ -204,7 +205,12 @@ export const sceneKeyframes = (scene: Scene): string[] => scene.layers.flatMap(l
 
 /** A guess for a font that is not at hand. */
 const estimatedEms = ({ text }: TextLayer) =>
-  averageAdvance * Math.max(...text.split("\n").map((line) => line.length));
+  averageAdvance *
+  Math.max(
+    ...plainText(text)
+      .split("\n")
+      .map((line) => line.length),
+  );
 
 const cameraCss = (camera: PageLook["camera"]) => ({
   "--lumbit-pan": camera?.pan,

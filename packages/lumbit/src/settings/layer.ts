@@ -64,7 +64,8 @@ const what = {
   },
   text: {
     grammar: text(1, "the words to show, at least one character"),
-    meaning: "Makes it a text: the words; `\\n` breaks the line.",
+    meaning:
+      "Makes it a text: the words; `\\n` breaks the line, `**strong**`, `*emphasized*` and links are as in CommonMark.",
     kinds: ["text"],
   },
   as: {

@@ -21,7 +21,8 @@ export const button = {
 export const block = {
   text: {
     grammar: text(1, "the words to show, at least one character"),
-    meaning: "The words of a heading, paragraph or link.",
+    meaning:
+      "The words of a heading, paragraph or link; parts of them may be strong, emphasized or links, as in a text.",
   },
   as: { grammar: layerSettings.as.grammar, meaning: "The HTML element of the text.", otherwise: '"p"' },
   list: {

@@ -1,4 +1,4 @@
-import { allLayers, isText, type Page } from "../../core/index.ts";
+import { allLayers, isText, type Page, plainText } from "../../core/index.ts";
 import type { Check } from "../check.ts";
 import type { Sighting } from "../finding.ts";
 import { inPage } from "../walk.ts";
@@ -20,7 +20,7 @@ function judge({ scenes }: Page): Sighting[] {
       ...layers.map((layer, at) => ({ ...layer, path: `/scenes/${index}/layers/${at}` })),
     ].flatMap((block): Sighting[] => {
       if (block.href === undefined || block.text === undefined) return [];
-      const words = block.text.trim().toLowerCase();
+      const words = plainText(block.text).trim().toLowerCase();
       const other = seen.get(words);
       seen.set(words, block.href);
       const vague = /^(click )?(here|more|read more|link|this|go)$/.test(words);
@@ -45,7 +45,7 @@ function named(href: string, taken: readonly string[], scenes: Page["scenes"], p
   const target = scenes.find(({ name }) => href === `#${name}`);
   const texts = [...(target?.content ?? []), ...allLayers(target?.layers ?? []).filter(isText)];
   const heading = texts.find(({ as }) => as?.startsWith("h"))?.text;
-  const value = heading?.replaceAll(/\s+/g, " ").trim();
+  const value = heading && plainText(heading).replaceAll(/\s+/g, " ").trim();
   return value && !taken.includes(value.toLowerCase())
     ? { change: [{ op: "replace" as const, path, value }] }
     : {};

@@ -1,4 +1,4 @@
-import { isText, parseMoment, piecesOf } from "../../core/index.ts";
+import { isText, parseMoment, piecesOf, plainText } from "../../core/index.ts";
 import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { gridIn } from "../grid.ts";
@@ -24,7 +24,7 @@ function judge(scene: SceneView, view: View): Sighting[] {
   return scene.layers.flatMap((own): Sighting[] => {
     const { layer, layout, track } = own;
     if (!isText(layer) || layout.hidden || own.group) return [];
-    const words = layer.text.split(/\s+/).filter(Boolean).length;
+    const words = plainText(layer.text).split(/\s+/).filter(Boolean).length;
     const [first, last] = [track[0], track.at(-1)];
     // What one can stop at, at an end of the page, can be read for as long as one likes.
     const reach = view.layout.scrollHeight - view.viewport.height;
