@@ -1,11 +1,13 @@
 import type { Page } from "lumbit/core";
-import { hasLayers } from "lumbit/internal";
+import { hasLayers, hasVideos } from "lumbit/internal";
 import type { LayerPath } from "lumbit/static";
 import { buildSite } from "../build-site.ts";
 import { followFiles } from "../follow-files.ts";
 import { jsonOfFaults, printJson } from "../json.ts";
 import { count, Problem, printProblem } from "../problem.ts";
-import { readProject, requireProject } from "../project.ts";
+import { type Project, readProject, requireProject } from "../project.ts";
+import { siteOfPages } from "../site-of-pages.ts";
+import { writeSite } from "../write-site.ts";
 
 interface Options {
   output: string;
@@ -18,9 +20,10 @@ interface Options {
   json?: true;
 }
 
-/** Writes a page as a site, and says what it is; with `watch` whenever it changes. */
-export async function build(file: string, options: Options): Promise<void> {
-  const once = () => jsonOfFaults(options.json, { files: [] }, () => written(file, options));
+/** Writes pages as a site, and says what it is; with `watch` whenever one changes. */
+export async function build(files: readonly string[], options: Options): Promise<void> {
+  const once = () => jsonOfFaults(options.json, { files: [] }, () => written(files, options));
+  const watched = async () => (await Promise.all(files.map(readProject))).flatMap(({ files }) => files);
   if (!options.watch) return once();
   // One after the other: what changes while it is built is built next.
   let building = Promise.resolve();
@@ -29,29 +32,37 @@ export async function build(file: string, options: Options): Promise<void> {
   });
   const again = async () => {
     try {
-      followed.follow((await readProject(file)).files);
+      followed.follow(await watched());
       await once();
     } catch (error) {
       printProblem(Problem.from(error));
     }
   };
-  await readProject(file);
+  await watched();
   await again();
   if (!options.json) console.log("watching; Ctrl+C ends it");
 }
 
 async function written(
-  file: string,
+  files: readonly string[],
   { output, script, originals = false, fragment, layer, force, json }: Options,
 ): Promise<void> {
   if (fragment !== undefined && layer !== undefined)
     throw new Problem("--fragment and --layer: one of them, for they write other things");
-  const project = await requireProject(file);
-  const site = await buildSite(project, {
-    ...{ output, script, originals, force: force ?? false },
-    ...(fragment !== undefined && { fragment }),
-    ...(layer !== undefined && { layer: pathOf(layer) }),
-  });
+  const projects: Project[] = [];
+  for (const file of files) projects.push(await requireProject(file));
+  const [project] = projects as [Project];
+  if (projects.length > 1 && (fragment ?? layer) !== undefined)
+    throw new Problem("a fragment or a layer is of one page; name that page alone");
+  const site =
+    projects.length > 1
+      ? await siteOfPages(projects, { script, originals })
+      : await buildSite(project, {
+          ...{ script, originals },
+          ...(fragment !== undefined && { fragment }),
+          ...(layer !== undefined && { layer: pathOf(layer) }),
+        });
+  await writeSite(site, output, force ?? false);
   if (json)
     return printJson({
       faults: [],
@@ -73,10 +84,12 @@ async function written(
   console.log(
     `${output}: ${count(site.size, "file")}, ${(sum(sizes) / 1024).toFixed(0)} kB${notes.map((note) => `, ${note}`).join("") || ", no script"}`,
   );
-  if (!script && layer === undefined && hasLayers(project.page))
+  if (script || layer !== undefined) return;
+  for (const { page } of projects.filter(({ page }) => hasLayers(page)))
     console.log(
-      `without the script ${stillWithout(project.page)} in browsers without scroll-driven animations, such as Firefox today`,
+      `without the script ${stillWithout(page)} in browsers without scroll-driven animations, such as Firefox today`,
     );
+  if (projects.some(({ page }) => hasVideos(page))) console.log("without the script films show their stills");
 }
 
 /** The layer that somebody named, as `scene/layer`. */

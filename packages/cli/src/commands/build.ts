@@ -6,7 +6,7 @@ export const buildCommand = () =>
     .description(
       "write the page as a site: HTML, CSS, pictures and fonts, and the script that browsers need which cannot move it by themselves",
     )
-    .argument("<page>", "the page file")
+    .argument("<pages...>", "the page file; of several each is a document of the site")
     .requiredOption("-o, --output <folder>", "the folder to write the site into", parseOutput)
     .option("--no-script", "leave out the script that moves the page where browsers cannot by themselves")
     .option("--fragment <scene>", "write one scene as HTML and CSS to paste into a foreign page")
@@ -19,4 +19,4 @@ export const buildCommand = () =>
     .option("--json", "print JSON for other programs")
     .option("--force", "replace files in the folder that lumbit did not write")
     .addHelpText("after", "\nExample:\n  lumbit build page.json -o site/")
-    .action(async (file, options) => (await import("../actions/build.ts")).build(file, options));
+    .action(async (files, options) => (await import("../actions/build.ts")).build(files, options));

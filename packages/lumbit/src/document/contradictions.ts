@@ -1,7 +1,7 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
-import { inlineBreaches, linkBreaches, linkedBreaches } from "./links.ts";
+import { linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
 import { pushBreaches } from "./push.ts";
 import { rampBreaches } from "./ramp.ts";
@@ -147,11 +147,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     if (kind === "text" && "pane" in layer)
       breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
-  breaches.push(
-    ...stateBreaches(layer, kind, path),
-    ...linkedBreaches(layer, path),
-    ...inlineBreaches(layer, path),
-  );
+  breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
   for (const [rule, index] of objects(layer.rules))
     breaches.push(
       ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kindOf(layer), [...path, "rules", index]),

@@ -117,3 +117,8 @@ test("whatever JSON it is given, the reader gives a page or faults with a line",
     { numRuns: 500 },
   );
 });
+
+test("what only looks as if it had a length is told, as any other value", () => {
+  const text = '{"format":"lumbit/1","title":{"length":{"toString":0,"valueOf":0}},"lang":"en","scenes":[]}';
+  expect(readPage(text, "page.json").faults.map(({ path }) => path)).toContain("/title");
+});

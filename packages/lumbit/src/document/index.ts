@@ -1,4 +1,5 @@
 export { type Fault, formatFault, inOrder, printable } from "./fault.ts";
+export { type Link, linksOf } from "./links.ts";
 export { type Operation, patchText } from "./patch.ts";
 export { type Reading, readPage } from "./read.ts";
 export { type Reference, referencesIn } from "./references.ts";

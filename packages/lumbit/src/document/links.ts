@@ -4,48 +4,63 @@ import { type Breach, type Json, objects, withInner } from "./contradictions.ts"
 import { plain } from "./plain.ts";
 import type { Path } from "./source.ts";
 
-/** Links within the page lead to one of its scenes, or to its top. */
-export function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
-  const names = scenes.map(([{ name }]) => plain(name));
-  const blocks = objects(scene.content).map(([block, at]): [Json, Path] => [block, [...path, "content", at]]);
-  const nowhere = (href: unknown, at: Path): Breach[] => {
-    const name = typeof href === "string" ? /^#(.+)$/.exec(href)?.[1] : undefined;
-    if (name === undefined || name === "top" || names.includes(name)) return [];
-    const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
-    return [{ path: at, message }];
-  };
-  return [...blocks, ...withInner(objects(scene.layers), [...path, "layers"])].flatMap(([block, at]) => [
-    ...nowhere(block.href, [...at, "href"]),
-    ...wordsIn(block, at).flatMap(({ text, at }) =>
-      linksIn(text).flatMap((href) =>
-        isSafeLink(href)
-          ? nowhere(href, at)
-          : [
-              {
-                path: at,
-                message: `"${href}" is no link to publish: an address with https, mailto or tel, or a #scene`,
-              },
-            ],
-      ),
-    ),
-  ]);
+/** A link of a page, and where it stands in its file. */
+export interface Link {
+  href: string;
+  at: Path;
 }
 
-/** The words of a block or a layer, and where they are. */
-const wordsIn = ({ text, list }: Json, at: Path): { text: string; at: Path }[] => [
-  ...(typeof text === "string" ? [{ text, at: [...at, "text"] }] : []),
-  ...(Array.isArray(list) ? list : []).flatMap((item, index) =>
-    typeof item === "string" ? [{ text: item, at: [...at, "list", index] }] : [],
-  ),
+/** Every link of a page: of layers, content, and words in them. */
+export const linksOf = ({ scenes }: { scenes: unknown }): Link[] =>
+  objects(scenes).flatMap(([scene, index]) => linksIn(scene, ["scenes", index]));
+
+/** Links within the page lead to one of its scenes, or to its top; those of words are such as may be published. */
+export function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
+  const names = scenes.map(([{ name }]) => plain(name));
+  return [
+    ...blocksOf(scene, path).flatMap(([block, at]) => inlineBreaches(block, at)),
+    ...linksIn(scene, path).flatMap(({ href, at }): Breach[] => {
+      if (at.at(-1) !== "href" && !isSafeLink(href))
+        return [
+          {
+            path: at,
+            message: `"${href}" is no link to publish: an address with https, mailto or tel, or a #scene`,
+          },
+        ];
+      const name = /^#(.+)$/.exec(href)?.[1];
+      if (name === undefined || name === "top" || names.includes(name)) return [];
+      const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
+      return [{ path: at, message }];
+    }),
+  ];
+}
+
+/** The blocks and layers of a scene, and where they are. */
+const blocksOf = (scene: Json, path: Path): [Json, Path][] => [
+  ...objects(scene.content).map(([block, at]): [Json, Path] => [block, [...path, "content", at]]),
+  ...withInner(objects(scene.layers), [...path, "layers"]),
 ];
 
-/** Where the links in a text lead. */
-const linksIn = (text: string): string[] =>
-  runsOf(text).flatMap(({ href }) => (href === undefined ? [] : [href]));
+const linksIn = (scene: Json, path: Path): Link[] =>
+  blocksOf(scene, path).flatMap(([block, at]) => [
+    ...(typeof block.href === "string" ? [{ href: block.href, at: [...at, "href"] }] : []),
+    ...linkedWords(block, at),
+  ]);
+
+/** The links in the words of a block or a layer. */
+const linkedWords = ({ text, list }: Json, at: Path): Link[] =>
+  [
+    { words: text, at: [...at, "text"] },
+    ...(Array.isArray(list) ? list : []).map((words, index) => ({ words, at: [...at, "list", index] })),
+  ].flatMap(({ words, at }) =>
+    typeof words === "string"
+      ? runsOf(words).flatMap(({ href }) => (href === undefined ? [] : [{ href, at }]))
+      : [],
+  );
 
 /** A text with links in it is one text, and no link itself. */
-export function inlineBreaches(block: Json, path: Path): Breach[] {
-  if (!wordsIn(block, path).some(({ text }) => linksIn(text).length > 0)) return [];
+function inlineBreaches(block: Json, path: Path): Breach[] {
+  if (linkedWords(block, path).length === 0) return [];
   const breaches: Breach[] = [];
   if ("href" in block)
     breaches.push({

@@ -30,6 +30,11 @@ function named(schema: z.ZodType, grammar: Grammar, key?: string): z.ZodType {
 
 const names = new Map<string, number>();
 
+/** The validator counts whatever has a length, before it looks whether that can be counted. */
+const ofStrings: { abort?: boolean; when(payload: { value: unknown }): boolean } = {
+  when: ({ value }) => typeof value === "string",
+};
+
 function make(grammar: Grammar): z.ZodType {
   switch (grammar.form) {
     case "number": {
@@ -39,7 +44,7 @@ function make(grammar: Grammar): z.ZodType {
     case "boolean":
       return z.boolean();
     case "text":
-      return z.string().min(grammar.least).max(longest.text);
+      return z.string().min(grammar.least, ofStrings).max(longest.text, ofStrings);
     case "pattern":
       return z.string().regex(grammar.pattern);
     case "choice":
@@ -49,12 +54,12 @@ function make(grammar: Grammar): z.ZodType {
     case "css":
       return z
         .string()
-        .max(longest.css)
+        .max(longest.css, ofStrings)
         .refine((text) => text.length <= longest.css && isCssValue(grammar.property, text));
     case "media":
       return z
         .string()
-        .max(longest.media)
+        .max(longest.media, ofStrings)
         .refine(
           (query) =>
             query.length <= longest.media && matchesMedia(query, { width: 1, height: 1 }) !== undefined,

@@ -1,0 +1,71 @@
+import { basename, extname } from "node:path";
+import { type Fault, linksOf } from "lumbit/document";
+import { buildSite } from "./build-site.ts";
+import { Problem } from "./problem.ts";
+import type { Project } from "./project.ts";
+import type { Site, SiteOptions } from "./site.ts";
+
+/** A page of a site of several, by the name of its document. */
+interface Paged {
+  name: string;
+  project: Project;
+}
+
+/**
+ * Several pages as one site: each is a document called after its page file, the one called `index`, or the first, the site's
+ * own page. What they share (pictures, fonts, scripts) is there once.
+ *
+ * @throws Problem when two would have one name, or a link leads to a page or a scene that is not among them
+ */
+export async function siteOfPages(
+  projects: readonly Project[],
+  options: Pick<SiteOptions, "script" | "originals">,
+): Promise<Site> {
+  const pages = named(projects);
+  const faults = pages.flatMap((page) => strayLinks(page, pages));
+  if (faults.length > 0) throw new Problem("links lead nowhere; nothing was written", faults);
+  const whole: Site = new Map();
+  for (const { name, project } of pages)
+    for (const [path, content] of await buildSite(project, options))
+      whole.set(path === "index.html" ? name : path, content);
+  return whole;
+}
+
+/** The pages with the names of their documents. */
+function named(projects: readonly Project[]): Paged[] {
+  const stems = projects.map(({ file }) => basename(file, extname(file)));
+  const first = Math.max(0, stems.indexOf("index"));
+  const pages = projects.map((project, index) => ({
+    name: index === first ? "index.html" : `${stems[index]}.html`,
+    project,
+  }));
+  for (const [index, { name, project }] of pages.entries()) {
+    const earlier = pages.findIndex((page) => page.name === name);
+    if (earlier < index)
+      throw new Problem(
+        `${pages[earlier]?.project.file} and ${project.file} would both be ${name}; rename one of them`,
+      );
+  }
+  return pages;
+}
+
+/** Links to other pages of the site that are not there, or have no such scene. */
+function strayLinks({ project: { page, source } }: Paged, pages: readonly Paged[]): Fault[] {
+  const names = pages.map(({ name }) => name);
+  return linksOf(page).flatMap(({ href, at }) => {
+    const [, path, scene] = /^(?![a-z][a-z0-9+.-]*:|[/#])([^#?]*\.html)(?:#(.*))?$/i.exec(href) ?? [];
+    if (path === undefined) return [];
+    const target = pages.find(({ name }) => name === path.replace(/^\.\//, ""));
+    if (!target)
+      return [
+        source.fault(
+          at,
+          `there is no page "${path}" among those that are built; they are ${names.join(", ")}`,
+        ),
+      ];
+    const scenes = target.project.page.scenes.map(({ name }) => name);
+    return scene === undefined || scene === "top" || scenes.includes(scene)
+      ? []
+      : [source.fault(at, `there is no scene "${scene}" on ${path}; its scenes are ${scenes.join(", ")}`)];
+  });
+}

@@ -1,0 +1,66 @@
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { beforeAll, expect, test } from "vitest";
+import { lumbit, temporaryFolder } from "../../../test/command.ts";
+
+let folder: string;
+const write = (name: string, scene: string, links: string[]) =>
+  writeFileSync(
+    join(folder, name),
+    JSON.stringify({
+      ...{ format: "lumbit/1", title: name, lang: "en" },
+      scenes: [
+        {
+          name: scene,
+          content: links.map((href, index) =>
+            index ? { text: `To [${href}](${href})` } : { text: href, href },
+          ),
+          layers: [{ name: "sea", image: "sea.png", alt: "", depth: 1 }],
+        },
+      ],
+    }),
+  );
+const build = (...args: string[]) => lumbit(["build", ...args, "-o", "site", "--force"], folder);
+
+beforeAll(async () => {
+  folder = temporaryFolder();
+  const sea = sharp({ create: { width: 90, height: 60, channels: 3, background: "#135" } });
+  writeFileSync(join(folder, "sea.png"), await sea.png().toBuffer());
+  write("tides.json", "spring", ["index.html", "./index.html#shore", "https://tidehouse.example/a.html"]);
+  write("index.json", "shore", ["tides.html", "tides.html#spring", "tides.html#top"]);
+});
+
+test("several pages are one site: a document each, what they share once, links from one to the other", async () => {
+  const { stdout, stderr } = await build("tides.json", "index.json");
+  expect(stderr).toBe("");
+  expect(stdout).toMatch(/^site: \d+ files/);
+  const site = join(folder, "site");
+  expect(readdirSync(site).filter((name) => name.endsWith(".html"))).toEqual(["index.html", "tides.html"]);
+  expect(readdirSync(join(site, "assets")).filter((name) => name.endsWith(".png"))).toHaveLength(1);
+  expect(readdirSync(site).filter((name) => name.startsWith("scripted."))).toHaveLength(1);
+  const index = readFileSync(join(site, "index.html"), "utf8");
+  expect(index).toContain("<title>index.json</title>");
+  expect(index).toContain('<a href="tides.html#spring">');
+  const own = /href="(page\.\w+\.css)"/.exec(index)?.[1];
+  expect(readdirSync(site)).toContain(own);
+});
+
+test("without a page called index the first is the site's own", async () => {
+  write("low.json", "ebb", ["tide.html"]);
+  write("tide.json", "flood", ["index.html"]);
+  expect((await build("low.json", "tide.json")).stderr).toBe("");
+  expect(readFileSync(join(folder, "site/index.html"), "utf8")).toContain("<title>low.json</title>");
+});
+
+test("links to pages and scenes that are not among them, and what is of one page, are said", async () => {
+  write("lost.json", "shore", ["tydes.html", "tides.html#neap"]);
+  const { stderr, status } = await build("lost.json", "tides.json");
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/lost\.json:1:\d+ at \/scenes\/0\/content\/0\/href: there is no page "tydes\.html"/);
+  expect(stderr).toContain('there is no scene "neap" on tides.html; its scenes are spring');
+  // Of a page alone nobody knows what else is there.
+  expect((await build("lost.json")).stderr).toBe("");
+  expect((await build("lost.json", "tides.json", "--fragment", "shore")).stderr).toContain("is of one page");
+  expect((await build("low.json", "tide.json", "tide.json")).stderr).toContain("would both be");
+});
