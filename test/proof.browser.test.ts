@@ -153,6 +153,33 @@ test("a film scrolls from end to end, and what plays by the clock plays by that 
   expect(await at(39, 250, 50)).toBeLessThan(40);
 });
 
+test("a film of several screens shows them side by side, each at the same moment", async () => {
+  const { stdout, stderr } = await lumbit(
+    [
+      ...["proof", "film.json", "--film", "-o", "screens.webp", "--seconds", "1"],
+      ...["--viewport", "400x300", "--viewport", "150x300"],
+    ],
+    folder,
+  );
+  expect([stderr, stdout]).toEqual([
+    "",
+    expect.stringMatching(/screens\.webp: 1 seconds at 400x300, 150x300/),
+  ]);
+  const film = join(folder, "screens.webp");
+  const { width, pageHeight, pages } = await sharp(film, { animated: true }).metadata();
+  expect([width, pageHeight, pages]).toEqual([400 + 150 + 3 * 24, 300 + 2 * 24, 20]);
+  const first = await sharp(film, { page: 0 }).removeAlpha().raw().toBuffer();
+  const at = (x: number, y: number) => [
+    ...first.subarray((y * (width ?? 0) + x) * 3, (y * (width ?? 0) + x) * 3 + 3),
+  ];
+  for (const [x, y] of [
+    [10, 170],
+    [436, 170],
+    [200, 10],
+  ] as const)
+    for (const channel of at(x, y)) expect(Math.abs(channel - 0xe9)).toBeLessThan(8);
+});
+
 test("a film as WebM is a video of the same frames, of even sizes", async () => {
   const { stdout, stderr } = await lumbit(
     ["proof", "film.json", "--film", "-o", "film.webm", "--viewport", "401x301", "--seconds", "2"],
@@ -219,7 +246,7 @@ test("replaces no file unless told, and leaves none half-written", async () => {
     [["-o", "none.html", "--against", "lost.json"], /there is no file lost\.json/],
     [["-o", "none.html", "--film"], /end its name with \.webp/],
     [["-o", "none.webp"], /end its name with \.html, \.png or \.pdf/],
-    [["-o", "none.webp", "--film", "--moments", "3"], /a film shows one page at one viewport/],
+    [["-o", "none.webp", "--film", "--moments", "3"], /a film shows all moments of one page/],
     [["-o", "none.html", "--seconds", "3"], /say --film too/],
   ] as const) {
     const { status, stderr } = await lumbit(["proof", "room.json", ...args], folder);

@@ -36,10 +36,13 @@ export async function proof(file: string, options: Options): Promise<void> {
   await replaceFile(output, content);
   const about =
     made.moments === undefined
-      ? `${made.seconds?.toFixed(0)} seconds at ${viewportName(viewport?.[0] ?? { width: 1280, height: 800 })}`
+      ? `${made.seconds?.toFixed(0)} seconds at ${(viewport ?? [{ width: 1280, height: 800 }]).map(viewportName).join(", ")}`
       : `${count(made.screens, "screen")}, ${count(made.moments, "moment")}`;
   console.log(`${output}: ${about}, ${(Buffer.byteLength(content) / 1024).toFixed(0)} kB`);
 }
+
+/** More screens side by side nobody can watch. */
+const mostScreens = 4;
 
 /** @throws Problem for options that do not go together, before anything is read */
 function refuse({ output, film, against, seconds, moments, viewport, force }: Options): void {
@@ -50,10 +53,10 @@ function refuse({ output, film, against, seconds, moments, viewport, force }: Op
         ? `${output} is no film: end its name with .webp or .webm`
         : `${output} is no sheet: end its name with .html, .png or .pdf`,
     );
-  if (film && (against !== undefined || moments !== undefined || (viewport ?? []).length > 1))
-    throw new Problem(
-      "a film shows one page at one viewport: leave --against, --moments and further viewports away",
-    );
+  if (film && (against !== undefined || moments !== undefined))
+    throw new Problem("a film shows all moments of one page: leave --against and --moments away");
+  if (film && (viewport ?? []).length > mostScreens)
+    throw new Problem(`a film shows ${mostScreens} screens at most: leave some viewports away`);
   if (!film && seconds !== undefined) throw new Problem("--seconds is the length of a film: say --film too");
   if (existsSync(output) && !force)
     throw new Problem(`${output} is there already; name another file, or say --force to replace it`);

@@ -17,7 +17,10 @@ export const proofCommand = () =>
     .option("--viewport <size>", "a viewport to show, in px; give it again for more", collectViewports)
     .option("--moments <count>", "how many moments stand side by side, 2 to 40", numberFrom(2, 40))
     .option("--against <page>", "another version of the page: both are shown, and what differs")
-    .option("--film", "a film of a smooth scroll at one viewport, 1280x800 without one")
+    .option(
+      "--film",
+      "a film of a smooth scroll: at 1280x800, or at the viewports that are given, side by side",
+    )
     .option("--seconds <count>", "how long the film is, 1 to 120", numberFrom(1, 120))
     .option("--force", "replace a file that is there")
     .addHelpText(

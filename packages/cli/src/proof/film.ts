@@ -1,4 +1,4 @@
-import type { Viewport } from "lumbit/core";
+import type { Box, Size, Viewport } from "lumbit/core";
 import { pointerOf } from "lumbit/internal";
 import type { Browser, Page } from "playwright-core";
 import sharp from "sharp";
@@ -10,17 +10,24 @@ import { writeWebm } from "./webm.ts";
 export interface Shooting {
   /** An animated picture, which every browser shows, or a video. */
   kind: "webp" | "webm";
-  viewport: Viewport;
-  /** The scroll positions between which it goes, in px. */
-  from: number;
-  to: number;
+  /** The screens that are seen side by side, each at the same moment. */
+  screens: readonly Screen[];
   seconds: number;
   progress: (done: number, frames: number) => void;
 }
 
-/** Frames in a second, and how wide a frame is at most, in px. */
+/** A screen, and the scroll positions between which it goes, in px. */
+export interface Screen {
+  viewport: Viewport;
+  from: number;
+  to: number;
+}
+
+/** Frames in a second, and how wide a frame is at most, in px: of one screen, and of several. */
 const rate = 20;
-const widest = 960;
+const widest = { one: 960, several: 1280 };
+/** What is between and around several screens. */
+const ground = { gap: 24, color: "#e9ebe8" };
 /** The share of a film in which the scroll comes up to its pace, and in which it slows down again. */
 const rampUp = 0.12;
 /** Where the site seems to be: nothing leaves the browser. */
@@ -32,33 +39,24 @@ const origin = "http://film.localhost";
  *
  * @throws Problem when there is no browser
  */
-export const film = (
-  site: Site,
-  { kind, viewport, from, to, seconds, progress }: Shooting,
-): Promise<Buffer> =>
+export const film = (site: Site, { kind, screens, seconds, progress }: Shooting): Promise<Buffer> =>
   withBrowser("a film", async (browser) => {
-    const { width, height } = viewport;
-    const size = sizeOf(viewport);
+    const { places, ...size } = arranged(screens.map(({ viewport }) => viewport));
     // First, so that the page does not play while that begins.
     const video = kind === "webm" ? await writeWebm(await openAt(browser), size, rate) : undefined;
-    const hasTouch = pointerOf(viewport) === "coarse";
-    const page = await browser.newPage({ viewport: { width, height }, hasTouch });
-    await page.route("**/*", (route) => {
-      const { pathname, origin: asked } = new URL(route.request().url());
-      const name = pathname === "/" ? "index.html" : decodeURIComponent(pathname.slice(1));
-      const body = asked === origin ? site.get(name) : undefined;
-      return body === undefined
-        ? route.fulfill({ status: 404 })
-        : route.fulfill({ body: Buffer.from(body), contentType: contentType(name) });
-    });
-    await page.goto(origin);
-    await page.evaluate(loadEverything);
+    const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, site, viewport)));
     const frames: Buffer[] = [];
     const count = Math.max(2, Math.round(seconds * rate));
     for (let frame = 0; frame < count; frame++) {
-      const scroll = from + (to - from) * wayAt(frame / (count - 1));
-      await page.evaluate(`(${showFrame})(${scroll}, ${1000 / rate})`);
-      const picture = await shot(page, size);
+      const way = wayAt(frame / (count - 1));
+      const shown = await Promise.all(
+        screens.map(async ({ from, to }, index) => {
+          const page = pages[index] as Page;
+          await page.evaluate(`(${showFrame})(${from + (to - from) * way}, ${1000 / rate})`);
+          return shot(page, places[index] as Box);
+        }),
+      );
+      const picture = await together(shown, places, size);
       if (video) await video.add(picture);
       else frames.push(picture);
       progress(frame + 1, count);
@@ -69,18 +67,63 @@ export const film = (
       .toBuffer();
   });
 
-/** How large a film is of a viewport, in px: not wider than it may be, and of even sizes, as videos are. */
-function sizeOf({ width, height }: Viewport): { width: number; height: number } {
-  const scale = Math.min(1, widest / width);
-  const even = (size: number) => 2 * Math.max(1, Math.floor((size * scale) / 2));
-  return { width: even(width), height: even(height) };
+/** The site on a screen, with all its pictures there. */
+async function opened(browser: Browser, site: Site, viewport: Viewport): Promise<Page> {
+  const { width, height } = viewport;
+  const hasTouch = pointerOf(viewport) === "coarse";
+  const page = await browser.newPage({ viewport: { width, height }, hasTouch });
+  await page.route("**/*", (route) => {
+    const { pathname, origin: asked } = new URL(route.request().url());
+    const name = pathname === "/" ? "index.html" : decodeURIComponent(pathname.slice(1));
+    const body = asked === origin ? site.get(name) : undefined;
+    return body === undefined
+      ? route.fulfill({ status: 404 })
+      : route.fulfill({ body: Buffer.from(body), contentType: contentType(name) });
+  });
+  await page.goto(origin);
+  await page.evaluate(loadEverything);
+  return page;
 }
 
-const shot = async (page: Page, size: { width: number; height: number }) =>
+/** How large a film of screens is, and where each is in it: side by side, equally high, and of even sizes, as videos are. */
+function arranged(viewports: readonly Viewport[]): Size & { places: Box[] } {
+  const even = (size: number) => 2 * Math.max(1, Math.floor(size / 2));
+  const [first] = viewports;
+  if (first && viewports.length === 1) {
+    const scale = Math.min(1, widest.one / first.width);
+    const size = { width: even(first.width * scale), height: even(first.height * scale) };
+    return { ...size, places: [{ left: 0, top: 0, ...size }] };
+  }
+  const { gap } = ground;
+  const proportions = viewports.reduce((sum, { width, height }) => sum + width / height, 0);
+  const high = (widest.several - gap * (viewports.length + 1)) / proportions;
+  const height = even(Math.min(high, ...viewports.map((viewport) => viewport.height)));
+  let left = gap;
+  const places = viewports.map((viewport): Box => {
+    const place = { left, top: gap, width: even((height * viewport.width) / viewport.height), height };
+    left += place.width + gap;
+    return place;
+  });
+  return { width: left, height: height + 2 * gap, places };
+}
+
+const shot = async (page: Page, { width, height }: Size) =>
   sharp(await page.screenshot({ type: "jpeg", quality: 95 }))
-    .resize({ ...size, fit: "fill" })
+    .resize({ width, height, fit: "fill" })
     .jpeg({ quality: 95 })
     .toBuffer();
+
+/** Screens in one picture. */
+async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Buffer> {
+  const [only] = shown;
+  if (only && shown.length === 1) return only;
+  return sharp({ create: { ...size, channels: 3, background: ground.color } })
+    .composite(
+      shown.map((input, index) => ({ input, left: places[index]?.left ?? 0, top: places[index]?.top ?? 0 })),
+    )
+    .jpeg({ quality: 95 })
+    .toBuffer();
+}
 
 /** An empty page where videos can be made. */
 async function openAt(browser: Browser): Promise<Page> {

@@ -9,7 +9,7 @@ import { say, under, type Work } from "../progress.ts";
 import type { Project } from "../project.ts";
 import { makeSite } from "../site.ts";
 import { differences } from "./difference.ts";
-import { film } from "./film.ts";
+import { film, type Screen } from "./film.ts";
 import { proofMaterials } from "./materials.ts";
 import { photograph } from "./photograph.ts";
 import { sheetHtml, sheetWidth, type Version } from "./sheet.ts";
@@ -17,7 +17,7 @@ import { sheetHtml, sheetWidth, type Version } from "./sheet.ts";
 export interface ProofOptions extends Work {
   /** A sheet as HTML, PNG or PDF, or a film as an animated WebP or a WebM video. */
   kind: "html" | "png" | "pdf" | "webp" | "webm";
-  /** The viewports of a sheet, eight usual ones by default; of a film the first, 1280 x 800 by default. */
+  /** The viewports of a sheet, eight usual ones by default; of a film 1280 x 800 by default. */
   viewports?: readonly Viewport[];
   /** One scene alone. */
   scene?: string;
@@ -93,19 +93,24 @@ async function filmOf(
     seconds: wanted,
   }: Omit<ProofOptions, keyof Work | "kind"> & { kind: "webp" | "webm" },
 ): Promise<Proof> {
-  const viewport = viewports?.[0] ?? { width: 1280, height: 800 };
   const { natural } = naturalSizes(project);
-  const layout = layoutPage(project.page, viewport, natural);
-  const reach = layout.scrollHeight - viewport.height;
-  const shown = layout.scenes.find(({ name }) => name === scene);
-  const within = (scroll: number) => Math.min(Math.max(scroll, 0), reach);
-  const from = shown ? within(shown.top - viewport.height) : 0;
-  const to = shown ? within(shown.top + shown.height + shown.passage.hold) : reach;
-  const seconds = wanted ?? Math.min(Math.max((to - from) / pace.scroll, pace.shortest), pace.longest);
+  const screens = (viewports ?? [{ width: 1280, height: 800 }]).map((viewport): Screen => {
+    const layout = layoutPage(project.page, viewport, natural);
+    const reach = layout.scrollHeight - viewport.height;
+    const shown = layout.scenes.find(({ name }) => name === scene);
+    const within = (scroll: number) => Math.min(Math.max(scroll, 0), reach);
+    return {
+      viewport,
+      from: shown ? within(shown.top - viewport.height) : 0,
+      to: shown ? within(shown.top + shown.height + shown.passage.hold) : reach,
+    };
+  });
+  const farthest = Math.max(...screens.map(({ from, to }) => to - from));
+  const seconds = wanted ?? Math.min(Math.max(farthest / pace.scroll, pace.shortest), pace.longest);
   const content = await film(await makeSite(project, { originals: true }), {
-    ...{ kind, viewport, from, to, seconds },
+    ...{ kind, screens, seconds },
     progress: (done, frames) => say(`filming, ${done} of ${frames}`),
   });
   say("");
-  return { content, screens: 1, seconds };
+  return { content, screens: screens.length, seconds };
 }
