@@ -1,4 +1,4 @@
-// Draws docs/screenshots from the demo and the starter page. Needs a build.
+// Draws docs/screenshots from the demo and the starter page, and the figure of the ranges. Needs a build.
 import { spawn, spawnSync } from "node:child_process";
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -305,3 +305,4 @@ await page.getByRole("alert").waitFor();
 await page.screenshot({ path: target("preview-faults") });
 preview.end();
 await browser.close();
+await import("./document-ranges.mjs");
