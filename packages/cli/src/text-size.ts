@@ -3,6 +3,7 @@ import { type Page, resolveLength, type Size, type TextLayer, type Viewport } fr
 import {
   averageAdvance,
   fittedWidth,
+  joinedRuns,
   largestOpticalSize,
   parseLength,
   plainText,
@@ -106,9 +107,10 @@ type Sized = Pick<TextLayer, "text" | "wrap" | "repeat" | "padding"> & TextStyle
 /** The lines of a text as it says them, before any wrapping; a repeated text is one row. */
 function linesOf({ text, repeat = 1 }: Sized): Run[][] {
   const once = runsOf(text);
-  const all = Array.from({ length: repeat }, (_, index) =>
-    index > 0 ? [{ text: " " }, ...once] : once,
-  ).flat();
+  // What stands side by side is set as one: letters are spaced by their neighbours.
+  const all = joinedRuns(
+    Array.from({ length: repeat }, (_, index) => (index > 0 ? [{ text: " " }, ...once] : once)).flat(),
+  );
   const lines: Run[][] = [[]];
   for (const run of all)
     for (const [index, text] of run.text.split("\n").entries()) {

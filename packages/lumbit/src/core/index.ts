@@ -131,4 +131,4 @@ export {
   termsOf,
   type Viewport,
 } from "./units.ts";
-export { plainText, type Run, runsOf, runsWithin } from "./words.ts";
+export { joinedRuns, plainText, type Run, runsOf, runsWithin } from "./words.ts";

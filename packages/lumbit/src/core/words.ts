@@ -71,7 +71,7 @@ export function runsOf(source: string): Run[] {
     }
   }
   emphasize(nodes);
-  return joined(nodes);
+  return joinedRuns(nodes);
 }
 
 /** A text without what says how it looks. */
@@ -158,8 +158,8 @@ const isPair = (opening: NonNullable<Node["marks"]>, closing: NonNullable<Node["
     !(opening.length % 3 === 0 && closing.length % 3 === 0)
   );
 
-/** Nodes that look alike as one run each. */
-function joined(nodes: readonly Node[]): Run[] {
+/** Runs of which those that look alike and stand side by side are one. */
+export function joinedRuns(nodes: readonly Run[]): Run[] {
   const runs: Run[] = [];
   for (const { text, strong, emphasized, href } of nodes) {
     if (text === "") continue;
