@@ -369,3 +369,38 @@ test.each<[name: string, value: string, message: string | undefined, ofScene: bo
   expect(said).toContain(`AttributeError: <${ofScene ? "section" : "i"}>: data-lumbit-${name}: ${wanted}`);
   await page.close();
 });
+
+test.each(["native", "scripted"])(
+  "the background of the whole page gets a depth, behind scenes that have theirs, %s",
+  async (driver) => {
+    const page = await open(
+      `<style>body { margin: 0; background: linear-gradient(#9cc, #135); }</style>${markup("", 'data-lumbit-depth="1"')}`,
+    );
+    const behind = () =>
+      page.evaluate(() => {
+        const { top, height } = document
+          .querySelector("[data-lumbit-is~=behind] > *")
+          ?.getBoundingClientRect() ?? {
+          top: Number.NaN,
+          height: 0,
+        };
+        return { top, height };
+      });
+    await page.evaluate(`document.body.setAttribute("data-lumbit-background-depth", "3")`);
+    await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+    await scrollPage(page, 0);
+    const start = await behind();
+    const layer = await offset(page);
+    const end = await page.evaluate("document.documentElement.scrollHeight - innerHeight");
+    for (const scroll of [400, 1000, Number(end)]) {
+      await scrollPage(page, scroll);
+      const { top, height } = await behind();
+      // A quarter of the page's speed, and no end of it comes into view.
+      expect(top - start.top).toBeCloseTo(-scroll / 4, 0);
+      expect(top).toBeLessThanOrEqual(0.5);
+      expect(top + height).toBeGreaterThanOrEqual(799.5);
+    }
+    expect((await offset(page)).y).not.toBeCloseTo(layer.y, 0);
+    await page.close();
+  },
+);
