@@ -1,7 +1,7 @@
-import { layoutPage, type Page, poseAt } from "lumbit/core";
+import { layoutPage, type Page, poseAt, type Size } from "lumbit/core";
 import sharp from "sharp";
 import type { Drawing, DrawnLayer } from "./drawing.ts";
-import { flattened, pictureOf } from "./flattened.ts";
+import { pictureOf } from "./flattened.ts";
 
 /** Where a layer ends behind what moves away from it: what comes into view there is missing. */
 export interface Hole {
@@ -180,15 +180,24 @@ function slidesOf(
 }
 
 /** Which cells of a grid over the drawing a layer fills. */
-async function gridOf(
-  layer: DrawnLayer,
-  drawing: Drawing,
-  { width, height }: { width: number; height: number },
-) {
-  if (layer.covers) return new Uint8Array(width * height).fill(1);
-  const whole = layer.file
-    ? await flattened([{ ...layer, opacity: 1, blend: "normal" }], drawing)
-    : await pictureOf(layer, drawing);
-  const alpha = await sharp(whole).extractChannel(3).resize(width, height, { fit: "fill" }).raw().toBuffer();
-  return Uint8Array.from(alpha, (value) => (value >= 128 ? 1 : 0));
+async function gridOf(layer: DrawnLayer, drawing: Drawing, size: Size): Promise<Uint8Array> {
+  const grid = new Uint8Array(size.width * size.height);
+  if (layer.covers) return grid.fill(1);
+  if (layer.words) return grid;
+  const { box } = layer.file ? layer : { box: { left: 0, top: 0, ...drawing } };
+  const across = (x: number) => Math.round((x * size.width) / drawing.width);
+  const down = (y: number) => Math.round((y * size.height) / drawing.height);
+  const [left, top] = [across(box.left), down(box.top)];
+  const width = Math.max(1, across(box.left + box.width) - left);
+  const height = Math.max(1, down(box.top + box.height) - top);
+  const alpha = await sharp(await pictureOf(layer, drawing))
+    .ensureAlpha()
+    .extractChannel(3)
+    .resize(width, height, { fit: "fill" })
+    .raw()
+    .toBuffer();
+  for (let y = Math.max(0, -top); y < Math.min(height, size.height - top); y++)
+    for (let x = Math.max(0, -left); x < Math.min(width, size.width - left); x++)
+      if ((alpha[y * width + x] ?? 0) >= 128) grid[(y + top) * size.width + x + left] = 1;
+  return grid;
 }
