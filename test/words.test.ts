@@ -19,7 +19,7 @@ test("words are strong, emphasized and links, in texts, content and lists, and o
   const { html, stderr } = await built(
     [{ name: "title", text: "**Low** water <b>4 * 3</b>\n*at [noon](#log)*", as: "h1", depth: 1 }],
     [
-      { text: "See **[the log](https://tidehouse.example/log?a=1&b=2)**." },
+      { text: "See **[the log](https://tidehouse.example/log?a=1&b=2)**, [open **every** day](#log)." },
       { list: ["*neap*", "spring \\*"] },
     ],
   );
@@ -29,7 +29,7 @@ test("words are strong, emphasized and links, in texts, content and lists, and o
     '<strong>Low</strong> water &lt;b&gt;4 * 3&lt;/b&gt;\n<em>at </em><a href="#log"><em>noon</em></a>',
   );
   expect(document.querySelector("p")?.innerHTML).toBe(
-    'See <a href="https://tidehouse.example/log?a=1&b=2"><strong>the log</strong></a>.',
+    'See <a href="https://tidehouse.example/log?a=1&b=2"><strong>the log</strong></a>, <a href="#log">open <strong>every</strong> day</a>.',
   );
   expect([...document.querySelectorAll("li")].map((item) => item.innerHTML)).toEqual([
     "<em>neap</em>",

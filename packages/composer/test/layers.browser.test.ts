@@ -135,7 +135,7 @@ test("a drawing in layers that is dropped becomes a scene behind the one that is
     const at = { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 };
     await large().dispatchEvent("drop", { dataTransfer: data, ...at });
   };
-  await drop("shore.ora", readFileSync(drawing));
+  await drop("2 Shore!.ora", readFileSync(drawing));
   await poll(scenes).toHaveLength(before.length + 1);
   const at = scenes().indexOf("shore");
   expect(at).toBeGreaterThan(0);

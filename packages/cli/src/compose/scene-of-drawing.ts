@@ -1,5 +1,6 @@
-import { basename, posix } from "node:path";
+import { posix } from "node:path";
 import type { Layer, Scene } from "lumbit/core";
+import { layerName } from "../import/drawing.ts";
 import { makePage } from "../import/make-page.ts";
 import { titleOf } from "../import/page-of.ts";
 import { readDrawing } from "../import/read-drawing.ts";
@@ -37,9 +38,7 @@ export async function sceneOfDrawing(
   return {
     scene: {
       ...scene,
-      name: basename(title)
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, "-"),
+      name: /[a-z]/i.test(title) ? layerName(title, 1, new Set()) : scene.name,
       layers: scene.layers.map(located),
     },
     added: [...added.values()],

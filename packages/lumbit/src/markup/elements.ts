@@ -116,18 +116,28 @@ function blockElement(block: Block, index: number): Element {
     return element(
       "ul",
       attributes,
-      block.list.map((text) => element("li", {}, runsOf(text).map(runElement))),
+      block.list.map((text) => element("li", {}, wordElements(runsOf(text)))),
     );
   if (block.href !== undefined)
-    return element("p", attributes, [linkElement(block.href, {}, runsOf(block.text).map(runElement))]);
-  return element(elementOf(block), attributes, runsOf(block.text ?? "").map(runElement));
+    return element("p", attributes, [linkElement(block.href, {}, wordElements(runsOf(block.text)))]);
+  return element(elementOf(block), attributes, wordElements(runsOf(block.text ?? "")));
 }
 
-/** A stretch of a text, as strong, emphasized and as much of a link as it is. */
-function runElement({ text, strong, emphasized, href }: Run): Element | string {
-  const own = emphasized ? element("em", {}, [text]) : text;
-  const whole = strong ? element("strong", {}, [own]) : own;
-  return href === undefined ? whole : linkElement(href, {}, [whole]);
+/** The runs of a text, strong and emphasized as they are; what leads to one address is one link. */
+function wordElements(runs: readonly Run[]): (Element | string)[] {
+  const words: (Element | string)[] = [];
+  for (let at = 0; at < runs.length; ) {
+    const { href } = runs[at] as Run;
+    const end = runs.findIndex((run, index) => index > at && run.href !== href);
+    const alike = runs.slice(at, end < 0 ? runs.length : end);
+    const inside = alike.map(({ text, strong, emphasized }) => {
+      const own = emphasized ? element("em", {}, [text]) : text;
+      return strong ? element("strong", {}, [own]) : own;
+    });
+    words.push(...(href === undefined ? inside : [linkElement(href, {}, inside)]));
+    at += alike.length;
+  }
+  return words;
 }
 
 /** Pieces are plain inline boxes, so that the text stays one to those who listen, search, copy and translate. */
@@ -135,7 +145,7 @@ function pieceElements(source: string, pieces: Pieces): (Element | string)[] {
   const runs = runsOf(source);
   let from = 0;
   return textParts(plainText(source), pieces).map(({ text, isPiece }) => {
-    const inside = runsWithin(runs, from, from + text.length).map(runElement);
+    const inside = wordElements(runsWithin(runs, from, from + text.length));
     from += text.length;
     return isPiece ? element("span", { "data-lumbit-is": "piece ramped" }, inside) : text;
   });
@@ -199,10 +209,10 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   };
   if (isText(layer)) {
     const copies = Array.from({ length: mostRepeats(layer) - 1 }, () =>
-      element("span", { "aria-hidden": "true" }, [" ", ...runsOf(layer.text).map(runElement)]),
+      element("span", { "aria-hidden": "true" }, [" ", ...wordElements(runsOf(layer.text))]),
     );
     const pieces = layerPieces(layer);
-    const text = pieces ? pieceElements(layer.text, boxedPieces(pieces)) : runsOf(layer.text).map(runElement);
+    const text = pieces ? pieceElements(layer.text, boxedPieces(pieces)) : wordElements(runsOf(layer.text));
     const words = layer.href === undefined ? text : [linkElement(layer.href, {}, text)];
     return element(elementOf(layer), attributes, [...words, ...copies]);
   }
