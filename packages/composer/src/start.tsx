@@ -4,7 +4,6 @@ import { dropFrames } from "./desk/frames.ts";
 import type { Home, Kept } from "./home/home.ts";
 import { ComposerContext } from "./state/context.ts";
 import { type Composer, createComposer } from "./state/store.ts";
-import "./composer.css";
 
 /** Shows what a home opens with: its page, or how to begin one. */
 export async function start(home: Home, opening: ReturnType<Home["open"]>): Promise<void> {

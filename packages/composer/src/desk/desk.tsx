@@ -2,7 +2,6 @@ import { lazy, Suspense, useRef, useState } from "react";
 import { useComposed } from "../state/context.ts";
 import { Stage } from "./stage.tsx";
 import { fits } from "./zooms.ts";
-import "./desk.css";
 
 const ScreenMenu = lazy(async () => ({ default: (await import("./screen-menu.tsx")).ScreenMenu }));
 const Hint = lazy(async () => ({ default: (await import("../hints/hint.tsx")).Hint }));

@@ -1,5 +1,5 @@
-import type { Home } from "../home/home.ts";
-import { firstMoment, type ToStage } from "../stage/messages.ts";
+import type { Beginning, Home, Kept } from "../home/home.ts";
+import { type FromStage, firstMoment, type ToStage } from "../stage/messages.ts";
 import type { Screen } from "./screens.ts";
 
 /** A frame for the page on a screen; what runs in it cannot reach the composer. */
@@ -12,6 +12,13 @@ function frameOf({ name, width, height }: Screen): HTMLIFrameElement {
   frame.src = "./stage.html";
   return frame;
 }
+
+/** How large a screen is drawn in a room that has it whole, of its own size. */
+export const fitting = (room: HTMLElement, width: number, height: number): number =>
+  Math.min(room.clientWidth / width, room.clientHeight / height, 1);
+
+/** How long frames have the machine for themselves, in ms. */
+const patience = 2000;
 
 /** Has what runs in a frame listen to a port from now on, and to none that it had before. */
 export function portTo(frame: HTMLIFrameElement): MessagePort {
@@ -30,37 +37,75 @@ const begun = new Map<string, { frame: HTMLIFrameElement; isLoaded: boolean }>()
 
 const keyOf = ({ width, height, still = false }: Screen) => `${width} ${height} ${still}`;
 
+/** The desk as it is going to be, with nothing but frames on it. */
+const desk = document.createElement("div");
+
 /**
- * Begins the frames of screens while the app loads, which takes as long, and shows the page in them as the home has read
- * it. Only where a browser can move a frame to its place without loading it anew.
+ * Begins the frames of screens while the app loads, which takes as long, and has the page shown in them as the home has
+ * read it; until it can be seen. Only where a browser can move a frame to its place without loading it anew.
  */
-export function beginFrames(screens: readonly Screen[], opening: ReturnType<Home["open"]>): void {
+export async function beginFrames(
+  screens: readonly Screen[],
+  opening: ReturnType<Home["open"]>,
+): Promise<void> {
   if (!("moveBefore" in Element.prototype)) return;
-  for (const screen of screens) {
-    const frame = frameOf(screen);
-    const waiting = { frame, isLoaded: false };
-    begun.set(keyOf(screen), waiting);
-    const loading = new Promise<void>((done) => {
-      frame.onload = () => {
-        waiting.isLoaded = true;
-        done();
-      };
-    });
-    Object.assign(frame.style, { position: "fixed", visibility: "hidden" });
-    document.body.append(frame);
-    void opening.then(
-      async (opened) => {
-        await loading;
-        if (!begun.has(keyOf(screen)) || !("text" in opened)) return;
-        const { $schema: _, ...page } = JSON.parse(opened.text);
-        portTo(frame).postMessage({
-          ...{ kind: "show", page, assets: opened.assets, blobs: {}, still: screen.still ?? false },
-          at: firstMoment(page),
-        } satisfies ToStage);
-      },
-      () => {},
-    );
-  }
+  desk.className = "composer coming";
+  desk.style.visibility = "hidden";
+  desk.innerHTML = `<div class="desk"><div class="stages" data-small="${screens.length - 1}"></div></div>`;
+  const stages = desk.querySelector(".stages") as HTMLElement;
+  document.body.append(desk);
+  const places = screens.map((_, index) => {
+    const stage = document.createElement("figure");
+    stage.className = index === 0 ? "stage large" : "stage";
+    stage.innerHTML = `<div class="room"><div class="screen"><div class="frame"></div></div></div><figcaption></figcaption>`;
+    stages.append(stage);
+    return stage.querySelector(".frame") as HTMLElement;
+  });
+  await Promise.all(
+    screens.map((screen, index) => beginFrame(screen, places[index] as HTMLElement, opening)),
+  );
+}
+
+async function beginFrame(
+  screen: Screen,
+  place: HTMLElement,
+  opening: ReturnType<Home["open"]>,
+): Promise<void> {
+  const { width, height, still = false } = screen;
+  const seen = place.parentElement as HTMLElement;
+  const scale = fitting(seen.parentElement as HTMLElement, width, height);
+  Object.assign(seen.style, { width: `${width * scale}px`, height: `${height * scale}px` });
+  place.style.transform = `scale(${scale})`;
+  const frame = frameOf(screen);
+  const waiting = { frame, isLoaded: false };
+  begun.set(keyOf(screen), waiting);
+  const loading = new Promise<void>((done) => {
+    frame.onload = () => {
+      waiting.isLoaded = true;
+      done();
+    };
+  });
+  place.append(frame);
+  const show = await opening.then(firstToShow).catch(() => undefined);
+  if (!show) return;
+  desk.style.visibility = "";
+  await loading;
+  const port = portTo(frame);
+  port.postMessage({ ...show, still } satisfies ToStage);
+  await new Promise<void>((done) => {
+    port.onmessage = ({ data }: MessageEvent<FromStage>) => {
+      if (data.kind === "shown") done();
+    };
+    setTimeout(done, patience);
+  });
+  port.close();
+}
+
+/** What a home opens with, for a stage. Of a page with faults the app knows what is right. */
+function firstToShow(opened: Kept | Beginning) {
+  if (!("text" in opened)) return undefined;
+  const { $schema: _, ...page } = JSON.parse(opened.text);
+  return { kind: "show" as const, page, assets: opened.assets, blobs: {}, at: firstMoment(page) };
 }
 
 /** Puts the frame of a screen at its place: one that was begun, or a new one. */
@@ -76,12 +121,12 @@ export function placeFrame(
     return { frame, isLoaded: false };
   }
   (place as Element & WithMove).moveBefore(waiting.frame, null);
-  Object.assign(waiting.frame.style, { position: "", visibility: "" });
+  if (begun.size === 0) desk.remove();
   return waiting;
 }
 
 /** Where a page has yet to begin, frames need not wait. */
 export function dropFrames(): void {
-  for (const { frame } of begun.values()) frame.remove();
+  desk.remove();
   begun.clear();
 }

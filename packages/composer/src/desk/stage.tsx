@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { Stands } from "../stage/messages.ts";
 import { useComposer } from "../state/context.ts";
 import { type Connection, connect } from "./connect.ts";
-import { placeFrame } from "./frames.ts";
+import { fitting, placeFrame } from "./frames.ts";
 import { Overlay } from "./overlay.tsx";
 import type { Screen } from "./screens.ts";
 
@@ -33,19 +33,20 @@ export function Stage({
   const whenShown = useRef(onShown);
   whenShown.current = onShown;
 
-  useEffect(() => {
+  // Before anything is drawn: frames that waited must not be seen to go and come back.
+  useLayoutEffect(() => {
     const element = room.current;
     if (!element) return;
-    const sizes = new ResizeObserver(() =>
-      setFit(Math.min(element.clientWidth / width, element.clientHeight / height, 1)),
-    );
+    const measure = () => setFit(fitting(element, width, height));
+    measure();
+    const sizes = new ResizeObserver(measure);
     sizes.observe(element);
     return () => sizes.disconnect();
   }, [width, height]);
 
   const placed = useRef(screen);
   placed.current = screen;
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!place.current) return;
     const { frame, isLoaded } = placeFrame(placed.current, place.current);
     const begin = () => {

@@ -26,11 +26,12 @@ addEventListener("message", ({ ports: [port] }) => {
     if (data.kind === "show") {
       const { kind: _, at, ...next } = data;
       // The composer says again what was said before it was there, as a rule.
-      if (!dequal(next, whole)) show(data.page, data.still, reached(data.assets, data.blobs));
+      if (dequal(next, whole)) arrived();
+      else show(data.page, data.still, reached(data.assets, data.blobs));
       whole = next;
       // Before anything is drawn: to draw the top of the page first would take as long again.
       scrollToMoment(at);
-      tell({ kind: "shown" });
+      void picturesInView().then(() => tell({ kind: "shown" }));
     } else if (data.kind === "patch" && shown) {
       whole = undefined;
       show(applyPatches(shown.page, data.patches), shown.still);
@@ -63,6 +64,27 @@ function show(page: Page, still: boolean, assets?: Assets): void {
   if (shown) shown.page = page;
   tellSoon();
 }
+
+/** The frame is at its place. Chromium takes the first scroll back after a move, unless the page was laid out since. */
+function arrived(): void {
+  const { body } = document;
+  body.style.marginTop = "1px";
+  body.getBoundingClientRect();
+  body.style.marginTop = "";
+  body.getBoundingClientRect();
+  tellSoon();
+}
+
+/** Until the pictures in view can be drawn, or cannot be had. */
+const picturesInView = () =>
+  Promise.allSettled(
+    [...document.images]
+      .filter((picture) => {
+        const { top, bottom } = picture.getBoundingClientRect();
+        return top < innerHeight && bottom > 0;
+      })
+      .map((picture) => picture.decode()),
+  );
 
 /** Addresses of files that only the composer could reach. */
 const addresses = new Map<string, string>();
