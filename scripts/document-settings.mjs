@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import {
   button,
+  copies,
   cue,
   delivery,
   fontFace,
@@ -11,6 +12,7 @@ import {
   page,
   pageLook,
   partAttributes,
+  parts,
   place,
   ramp,
   rampProperties,
@@ -27,11 +29,12 @@ const named = (settings) =>
 const tables = {
   ...{
     button,
+    copies,
     cue,
     delivery,
     fontFace,
     head,
-    page,
+    page: { ...page, parts },
     pageLook,
     place,
     ramp,

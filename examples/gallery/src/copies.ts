@@ -1,6 +1,7 @@
 import type { Assets } from "lumbit";
 import type { AnyLayer, Page, Scene } from "lumbit/core";
 import { sceneCss, sceneHtml } from "lumbit/static";
+import type { PageFile } from "./recipes.ts";
 
 /** The files of a page where its own folder has them. */
 const beside = ({ pictures, fonts }: Assets): Assets => ({
@@ -15,7 +16,7 @@ const sceneOf = ({ scenes }: Page): Scene =>
   scenes.find(({ layers }) => layers.length > 0) ?? (scenes[0] as Scene);
 
 /** A page file. */
-export const pageText = (page: Page): string => JSON.stringify(page, null, 2);
+export const pageText = (file: PageFile): string => JSON.stringify(file, null, 2);
 
 /** The scene of a recipe for another page, with its style in it; its pictures and fonts lie beside that page. */
 export function fragmentText(page: Page, assets: Assets): string {

@@ -1,8 +1,7 @@
 import { type Assets, type MountedPage, mountPage } from "lumbit";
-import type { Page } from "lumbit/core";
 import { attributesText, fragmentText, pageText } from "./copies.ts";
 import { filesOf } from "./files.ts";
-import { type Recipe, recipes } from "./recipes.ts";
+import { type PageFile, pageOf, type Recipe, recipes } from "./recipes.ts";
 import { valueAt, withValue } from "./value.ts";
 
 const find = <T extends HTMLElement = HTMLElement>(id: string) => document.getElementById(id) as T;
@@ -14,7 +13,7 @@ const screens = { desk: [1280, 800], telephone: [390, 844], wide: [1920, 860] } 
 let screen: keyof typeof screens = "desk";
 
 /** The recipe that is shown, with the values that it was given. */
-let shown: { recipe: Recipe; page: Page; assets: Assets; live: MountedPage } | undefined;
+let shown: { recipe: Recipe; file: PageFile; assets: Assets; live: MountedPage } | undefined;
 
 for (const { name, title } of recipes) {
   const item = document.createElement("li");
@@ -44,14 +43,15 @@ void show();
 async function show(): Promise<void> {
   const recipe = recipes.find(({ name }) => `#${name}` === location.hash) ?? recipes[0];
   if (!recipe) return;
-  const assets = await filesOf(recipe.page);
+  const page = pageOf(recipe.file);
+  const assets = await filesOf(page);
   playing = undefined;
   shown?.live.dispose();
   const inside = stage.contentDocument as Document;
   inside.documentElement.style.scrollbarWidth = "none";
   inside.body.style.margin = "0";
-  const live = mountPage(inside, recipe.page, assets);
-  shown = { recipe, page: recipe.page, assets, live };
+  const live = mountPage(inside, page, assets);
+  shown = { recipe, file: recipe.file, assets, live };
   stage.contentWindow?.scrollTo(0, 0);
   for (const link of find("recipes").querySelectorAll("a"))
     link.toggleAttribute("aria-current", link.getAttribute("href") === `#${recipe.name}`);
@@ -63,7 +63,7 @@ async function show(): Promise<void> {
   find("values").replaceChildren(...recipe.play.map(slider));
   document
     .querySelector('[data-copy="attributes"]')
-    ?.toggleAttribute("disabled", attributesText(recipe.page) === undefined);
+    ?.toggleAttribute("disabled", attributesText(page) === undefined);
   write();
 }
 
@@ -72,14 +72,14 @@ function slider({ at, says, least, most, step }: Recipe["play"][number]): HTMLEl
   const label = document.createElement("label");
   const value = document.createElement("output");
   const range = document.createElement("input");
-  const now = valueAt(shown?.page ?? {}, at);
+  const now = valueAt(shown?.file ?? {}, at);
   Object.assign(range, { type: "range", min: least, max: most, step, value: now });
   value.textContent = String(now);
   range.addEventListener("input", () => {
     if (!shown) return;
-    shown.page = withValue(shown.page, at, range.valueAsNumber);
+    shown.file = withValue(shown.file, at, range.valueAsNumber);
     value.textContent = range.value;
-    shown.live.update(shown.page);
+    shown.live.update(pageOf(shown.file));
     write();
   });
   const words = document.createElement("span");
@@ -89,15 +89,16 @@ function slider({ at, says, least, most, step }: Recipe["play"][number]): HTMLEl
 }
 
 function write(): void {
-  if (shown) find<HTMLTextAreaElement>("text").value = pageText(shown.page);
+  if (shown) find<HTMLTextAreaElement>("text").value = pageText(shown.file);
 }
 
 for (const button of document.querySelectorAll<HTMLButtonElement>("[data-copy]"))
   button.addEventListener("click", async () => {
     if (!shown) return;
-    const { page, assets } = shown;
+    const { file, assets } = shown;
+    const page = pageOf(file);
     const text = {
-      page: () => pageText(page),
+      page: () => pageText(file),
       fragment: () => fragmentText(page, assets),
       attributes: () => attributesText(page) ?? "",
     }[button.dataset.copy as "page" | "fragment" | "attributes"]();

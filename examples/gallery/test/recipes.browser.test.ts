@@ -192,6 +192,19 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       }
     },
   ],
+  "one-part-many": [
+    "marks",
+    async ({ scrolled }) => {
+      const [a, b] = [await scrolled(0), await scrolled(300)];
+      const marks = [0.2, 0.7, 1.2, 1.7, 2.2].map((depth, index) => ({ depth, name: `mark-${index + 1}` }));
+      for (const { depth, name } of marks) goes(a, b, (seen) => of(seen, name).top, 1 / (1 + depth));
+      for (const [index, { name }] of marks.entries())
+        near(of(a, name).left, (0.09 + 0.185 * index) * screen.width);
+      const [first, second, third] = ["day-1", "day-2", "day-3"].map((name) => a.scenes[name]);
+      near(second?.top ?? 0, (first?.top ?? 0) + (first?.height ?? 0));
+      near(third?.top ?? 0, (second?.top ?? 0) + (second?.height ?? 0));
+    },
+  ],
   "one-title-reel": [
     "five",
     async ({ contained }) => {

@@ -96,6 +96,28 @@ test("check --fix keeps permissions and links", async () => {
   expect(lstatSync(join(folder, "link.json")).isSymbolicLink()).toBe(true);
 });
 
+test("check --fix changes a part where it is written, once for all that use it", async () => {
+  const folder = temporaryFolder();
+  await lumbit(["new", "mine", "--from", "one-part-many"], folder);
+  const file = join(folder, "mine/page.json");
+  const page = JSON.parse(readFileSync(file, "utf8"));
+  page.parts.wide = { part: "serif", fontSize: { min: "60px", max: "104px" }, wrap: false };
+  const title = { name: "wide", part: "wide", text: "Five marks on the way down", depth: 4 };
+  page.scenes[0].layers[0] = {
+    ...title,
+    copies: { times: 2, down: "9vh" },
+    place: { center: "x", top: "9vh" },
+  };
+  writeFileSync(file, JSON.stringify(page, null, 2));
+  const { stdout } = await lumbit(["check", "mine/page.json", "--fix", "--viewport", "390x844"], folder);
+  expect(stdout).toContain("remove /parts/wide/wrap");
+  const { parts, scenes } = JSON.parse(readFileSync(file, "utf8"));
+  expect(parts.wide).toEqual({ part: "serif", fontSize: { min: "60px", max: "104px" } });
+  expect(scenes[0].layers).toContainEqual(
+    expect.objectContaining({ name: "wide", copies: { times: 2, down: "9vh" } }),
+  );
+});
+
 test("lumbit new makes a page in the folder where one stands", async () => {
   const folder = temporaryFolder();
   const { ino } = statSync(folder);

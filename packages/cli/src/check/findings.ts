@@ -1,13 +1,22 @@
 import { readFileSync } from "node:fs";
 import type { Finding } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
+import { atOrigin } from "lumbit/document";
 import { digest, looks } from "../kept.ts";
 import type { Project } from "../project.ts";
 import { judge } from "./judge.ts";
 import { workerFile } from "./workers.ts";
 
-/** What checks find in a project at viewports. The same page with the same files is judged once. */
+/** What checks find in a project at viewports, with changes of its page file that mend it. */
 export async function findingsOf(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
+  const findings = await judged(project, viewports);
+  return findings.map((finding) =>
+    finding.change ? { ...finding, change: atOrigin(project.source, finding.change) } : finding,
+  );
+}
+
+/** The same page with the same files is judged once. */
+async function judged(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
   if (!workerFile) return judge(project, viewports);
   const { page, pictures, fonts } = project;
   const files = [...pictures, ...fonts].map(({ path, bytes }) => [path, digest(bytes)]);

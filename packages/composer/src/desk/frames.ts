@@ -105,6 +105,8 @@ async function beginFrame(
 function firstToShow(opened: Kept | Beginning) {
   if (!("text" in opened)) return undefined;
   const { $schema: _, ...page } = JSON.parse(opened.text);
+  // Who writes parts and copies out is the app.
+  if (/"(parts|copies)"\s*:/.test(opened.text)) return undefined;
   return { kind: "show" as const, page, assets: opened.assets, blobs: {}, at: firstMoment(page) };
 }
 

@@ -1,4 +1,7 @@
+import { parse } from "jsonc-parser";
+import type { Page } from "lumbit/core";
 import { type Operation, patchText, pointer } from "lumbit/document";
+import { folded } from "./fold.ts";
 
 type Path = readonly (string | number)[];
 
@@ -26,9 +29,14 @@ export function changesBetween(before: unknown, after: unknown, path: Path = [])
   ];
 }
 
-/** The text with a value of it brought to another one; what stays the same stays as it was written. */
-export const rewritten = (text: string, before: unknown, after: unknown): string =>
-  changesBetween(before, after).reduce((current, change) => patchText(current, [change]), text);
+/** The text of a page file with another page in it; what stays the same stays as it was written. */
+export function rewritten(text: string, page: Page): string {
+  const before: unknown = parse(text.replace(/^\uFEFF/, ""));
+  return changesBetween(before, folded(before, page)).reduce(
+    (current, change) => patchText(current, [change]),
+    text,
+  );
+}
 
 function listChanges(before: readonly unknown[], after: readonly unknown[], path: Path): Operation[] {
   const at = (index: number) => pointer([...path, index]);

@@ -93,7 +93,7 @@ test("any sequence of edits leaves a page that reads, and taken back the same te
       const done = steps.flatMap((step) => {
         const before = text;
         const { page: next, patches, inverse } = edited(page, editOf(page, step));
-        const after = rewritten(before, page, next);
+        const after = rewritten(before, next);
         // What a page may not be is not taken: some layers may be in no group.
         const { page: read, faults } = readPage(after);
         if (step.kind !== 8) expect(faults).toEqual([]);
@@ -121,7 +121,7 @@ test("what stays, and what is only moved, stays as it was written", () => {
   const layer = (name: string) => `      { "name": "${name}",   "text": "${name}" }`;
   const text = `{ "format": "lumbit/1", "title": "t", "lang": "en", "scenes": [\n  { "name": "sea", "layers": [\n${["a", "b", "c"].map(layer).join(",\n")}\n  ] }\n] }\n`;
   const page = readPage(text).page as Page;
-  const after = (edit: Edit) => rewritten(text, page, edited(page, edit).page);
+  const after = (edit: Edit) => rewritten(text, edited(page, edit).page);
   const name = (layer: string) => ({ scene: "sea", layer });
   const removed = after(removeLayers([name("b")]));
   for (const one of ["a", "c"]) expect(removed).toContain(layer(one));

@@ -208,7 +208,7 @@ export function createComposer(home: Home, kept: Kept) {
       const shown = edited(get().page, edit);
       const before = get().text;
       const [fault] = get().faults;
-      const text = patches.length === 0 || fault ? before : rewritten(before, from, page);
+      const text = patches.length === 0 || fault ? before : rewritten(before, page);
       const [wrong] = fault ? [fault] : readPage(text, get().name).faults;
       if (wrong) {
         // Not taken: what was shown meanwhile goes back.

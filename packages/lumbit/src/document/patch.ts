@@ -6,13 +6,23 @@ import {
   modify,
   parseTree,
 } from "jsonc-parser";
-import { type Path, parsePointer } from "./source.ts";
+import { type Path, parsePointer, pointer, type Source } from "./source.ts";
 
 /** One operation of a JSON Patch (RFC 6902). */
 export type Operation =
   | { op: "add" | "replace"; path: string; value: unknown }
   | { op: "move"; from: string; path: string }
   | { op: "remove"; path: string };
+
+/** Changes of a page as changes of what is written where; what several copies would have changed is changed once. */
+export function atOrigin<T extends { path: string }>(source: Source, changes: readonly T[]): T[] {
+  const known = new Map<string, T>();
+  for (const change of changes) {
+    const path = pointer(source.origin(parsePointer(change.path)));
+    if (!known.has(path)) known.set(path, { ...change, path });
+  }
+  return [...known.values()];
+}
 
 /** The text of a page file with operations applied; what they do not change stays as it was written. */
 export function patchText(text: string, operations: readonly Operation[]): string {

@@ -38,7 +38,7 @@ describe("says what is wrong", () => {
     [
       "an unknown key",
       { ...good, titel: "x" },
-      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, checks',
+      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, checks, parts',
     ],
     [
       "a check silenced without a reason",

@@ -4,6 +4,7 @@ import type { z } from "zod";
 import type { Page } from "../core/index.ts";
 import { allowedFor, grammarsAt, settingsAt } from "../settings/index.ts";
 import { findBreaches } from "./contradictions.ts";
+import { expand } from "./expand.ts";
 import { type Fault, formatFault, inOrder, short } from "./fault.ts";
 import { kindOf, kindsWith } from "./kinds.ts";
 import { type Reference, referencesIn } from "./references.ts";
@@ -26,7 +27,9 @@ export function readPage(text: string, file = "page.json"): Reading {
   const faults = [...source.faults];
   let references: Reference[] = [];
   if (faults.length === 0) {
-    const document: unknown = parse(text.replace(/^\uFEFF/, ""));
+    const { document, origin, breaches } = expand(parse(text.replace(/^\uFEFF/, "")));
+    for (const { path, message } of breaches) faults.push(source.fault(path, message, "key"));
+    source.origin = origin;
     references = referencesIn(document);
     const result = pageSchema.safeParse(document);
     if (!result.success)

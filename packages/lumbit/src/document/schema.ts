@@ -7,6 +7,7 @@ import {
   longest,
   pageGrammar,
   type Setting,
+  writtenGrammar,
 } from "../settings/index.ts";
 import { isCssValue } from "./css-value.ts";
 
@@ -96,11 +97,11 @@ function fieldOf(key: string, { grammar, meaning, otherwise, required }: Setting
 export const holds = (grammar: Grammar, value: unknown): boolean =>
   schemaOf(grammar).safeParse(value).success;
 
-/** The page file, `lumbit/1`. */
+/** The page that a page file (`lumbit/1`) comes to, when its parts and copies are written out. */
 export const pageSchema = schemaOf(pageGrammar);
 
 /** The JSON Schema (draft 2020-12) of the page file, for editors. */
 export function pageJsonSchema(): object {
-  const schema = z.toJSONSchema(pageSchema, { io: "input" });
+  const schema = z.toJSONSchema(schemaOf(writtenGrammar), { io: "input" });
   return { title: "Lumbit page file", ...schema };
 }

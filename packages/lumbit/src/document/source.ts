@@ -6,6 +6,8 @@ export type Path = readonly (string | number)[];
 
 /** The text of a page file and where in it every value stands. */
 export class Source {
+  /** Where what stands at a path of the page is written: parts and copies are written once. */
+  origin: (path: Path) => Path = (path) => path;
   readonly faults: Fault[] = [];
   readonly #root: Node | undefined;
   readonly #lineStarts: number[] = [0];
@@ -23,8 +25,9 @@ export class Source {
     if (this.#root) this.#findWrongTexts(this.#root, []);
   }
 
-  /** A fault at the value of a path, at its key, or at the nearest value around it that the file has. */
-  fault(path: Path, message: string, at: "value" | "key" = "value"): Fault {
+  /** A fault at the value of a path of the page, at its key, or at the nearest value around it that the file has. */
+  fault(of: Path, message: string, at: "value" | "key" = "value"): Fault {
+    const path = this.origin(of);
     let node: Node | undefined;
     for (let length = path.length; length >= 0 && !node; length--)
       node = this.#root && findNodeAtLocation(this.#root, path.slice(0, length));

@@ -1,5 +1,5 @@
 import type { Grammar, Setting, Settings } from "./grammar.ts";
-import { pageGrammar } from "./page.ts";
+import { writtenGrammar } from "./part.ts";
 
 type Path = readonly (string | number)[];
 
@@ -16,7 +16,7 @@ export function grammarsAt(path: Path, opened = true): Grammar[] {
     grammar.form === "either" ? grammar.of.flatMap(inner) : [grammar];
   const last = path.reduce<Grammar[]>(
     (grammars, key) => grammars.flatMap(inner).flatMap((grammar) => step(grammar, key)),
-    [pageGrammar],
+    [writtenGrammar],
   );
   return opened ? last.flatMap(inner) : last;
 }

@@ -77,8 +77,10 @@ export const easing = pattern<Easing>(
 
 export const path = (allowed: string) => pattern(/^(?![a-z][a-z0-9+.-]*:|[/\\])[^\\\0?#]+$/i, allowed);
 
+export const namePattern = /^[\p{L}][\p{L}\p{N}_-]*$/u;
+
 export const name = pattern(
-  /^[\p{L}][\p{L}\p{N}_-]*$/u,
+  namePattern,
   "a name that starts with a letter and goes on with letters, digits, - and _",
 );
 

@@ -1,0 +1,127 @@
+import { dequal } from "dequal/lite";
+import type { Page } from "lumbit/core";
+import { expand } from "lumbit/document";
+
+type Json = Record<string, unknown>;
+
+/** A scene, layer or block that is written with a part or copies, and what comes of it. */
+interface Use {
+  written: Json;
+  made: readonly Json[];
+  make(written: Json): readonly Json[];
+}
+
+/**
+ * What to write for a page, where its file says parts and copies: what is still as they make it stays written so, with
+ * settings of its own where those are all that has changed. What they cannot say any more is written out.
+ */
+export function folded(file: unknown, page: Page): unknown {
+  const { $schema, parts, scenes } = file as Json;
+  const uses = usesIn(list(scenes), parts);
+  return {
+    ...($schema !== undefined && { $schema }),
+    ...page,
+    ...(parts !== undefined && { parts }),
+    ...(uses.length > 0 && { scenes: fold(list(page.scenes), uses) }),
+  };
+}
+
+const list = (value: unknown): Json[] => (Array.isArray(value) ? value : []);
+
+function usesIn(scenes: readonly Json[], parts: unknown): Use[] {
+  const scenesOf = (scene: Json) =>
+    (expand({ parts, scenes: [scene] }).document as { scenes: readonly Json[] }).scenes;
+  const layersOf = (layer: Json) => list(scenesOf({ layers: [layer] })[0]?.layers);
+  const blocksOf = (block: Json) => list(scenesOf({ layers: [], content: [block] })[0]?.content);
+  const use =
+    (make: Use["make"]) =>
+    (written: Json): Use[] =>
+      "part" in written || "copies" in written ? [{ written, made: make(written), make }] : [];
+  const inner = (layers: unknown): Json[] => list(layers).flatMap((layer) => [layer, ...inner(layer.layers)]);
+  return scenes.flatMap((scene) => [
+    ...use(scenesOf)(scene),
+    ...inner(scene.layers).flatMap(use(layersOf)),
+    ...list(scene.content).flatMap(use(blocksOf)),
+  ]);
+}
+
+/** Entries of a list, as they are written. */
+function fold(entries: readonly Json[], uses: readonly Use[]): Json[] {
+  const written: Json[] = [];
+  for (let at = 0; at < entries.length; ) {
+    const found = uses
+      .map((use) => ({ use, written: asWritten(use, entries.slice(at, at + use.made.length)) }))
+      .find((one) => one.written);
+    if (found?.written) {
+      written.push(found.written);
+      at += found.use.made.length;
+      continue;
+    }
+    const { layers, content, ...own } = entries[at++] as Json;
+    written.push({
+      ...own,
+      ...(content !== undefined && { content: fold(list(content), uses) }),
+      ...(layers !== undefined && { layers: fold(list(layers), uses) }),
+    });
+  }
+  return written;
+}
+
+/** How a use is written of which these are to come; nothing where it cannot be. */
+function asWritten({ written, made, make }: Use, wanted: readonly Json[]): Json | undefined {
+  if (made.length === 0 || wanted.length < made.length) return undefined;
+  if (dequal(made, wanted)) return written;
+  if (made.some(({ name }, index) => name === undefined || name !== wanted[index]?.name)) return undefined;
+  const own = made.map((one, index) => changed(one, wanted[index] as Json, `${one.name}-`));
+  if (own.includes(undefined)) return undefined;
+  const copies = written.copies as { each?: readonly Json[] } | undefined;
+  const adapted = copies
+    ? {
+        ...written,
+        copies: {
+          ...copies,
+          each: own.map((own, index) => withOwn(copies.each?.[index] ?? {}, own as Json)),
+        },
+      }
+    : withOwn(written, own[0] as Json);
+  return dequal(make(adapted), wanted) ? adapted : undefined;
+}
+
+/** The settings in which one differs from another; nothing where it lacks some, or has other layers. */
+function changed(before: Json, after: Json, prefix: string): Json | undefined {
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];
+  const own: Json = {};
+  for (const key of keys.filter((key) => !dequal(before[key], after[key]))) {
+    if (after[key] === undefined) return undefined;
+    if (key !== "layers") {
+      own[key] = after[key];
+      continue;
+    }
+    const [were, are] = [list(before.layers), list(after.layers)];
+    if (were.length !== are.length) return undefined;
+    own.layers = [];
+    for (const [index, layer] of were.entries()) {
+      const one = are[index] as Json;
+      if (dequal(layer, one)) continue;
+      const name = String(layer.name);
+      const changes = one.name === name ? changed(layer, one, prefix) : undefined;
+      if (!changes) return undefined;
+      const called = name.startsWith(prefix) ? name.slice(prefix.length) : name;
+      (own.layers as Json[]).push({ name: called, ...changes });
+    }
+  }
+  return own;
+}
+
+/** What is written, with settings of its own on top of those that it has already. */
+function withOwn(written: Json, own: Json): Json {
+  if (!own.layers) return { ...written, ...own };
+  const before = list(written.layers);
+  const changes = list(own.layers);
+  const layers = before.map((layer) => {
+    const change = changes.find(({ name }) => name === layer.name);
+    return change ? withOwn(layer, change) : layer;
+  });
+  const more = changes.filter(({ name }) => !before.some((layer) => layer.name === name));
+  return { ...written, ...own, layers: [...layers, ...more] };
+}
