@@ -212,7 +212,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     const page = await open(
       markup(
         'data-lumbit-sway="80px"',
-        'data-lumbit-depth="1"></i><i id="card" style="left: 0" data-lumbit-tilt="10"><b id="in" data-lumbit-depth="1" style="position: absolute; left: 20px; top: 10px">x</b>',
+        'data-lumbit-depth="1"></i><i id="card" style="left: 0" data-lumbit-tilt="10" data-lumbit-perspective="500px"><b id="in" data-lumbit-depth="1" style="position: absolute; left: 20px; top: 10px">x</b>',
       ),
     );
     await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
@@ -230,7 +230,9 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     const card = await page.locator("#card").boundingBox();
     await page.mouse.move((card?.x ?? 0) + 85, (card?.y ?? 0) + 30);
     await page.waitForTimeout(1200);
-    expect(((await lefts())[1] ?? 0) - inner).toBeGreaterThan(40);
+    // Seen from half as far, what is in it shifts half as much.
+    expect(((await lefts())[1] ?? 0) - inner).toBeGreaterThan(20);
+    expect(((await lefts())[1] ?? 0) - inner).toBeLessThan(40);
     await page.evaluate("own.dispose()");
     expect((await lefts())[0]).toBeCloseTo(300, 1);
     expect(await page.evaluate("document.getAnimations().length")).toBe(0);
@@ -329,6 +331,8 @@ test.each<[name: string, value: string, message: string | undefined, ofScene: bo
   ["hold", "entry 100%", allowed(layerSettings.hold), false],
   ["sway", "5%", allowed(camera.settings.sway), true],
   ["tilt", "90", allowed(layerSettings.tilt), false],
+  ["tilt-over", "page", allowed(layerSettings.tiltOver), false],
+  ["perspective", "40px", allowed(layerSettings.perspective), false],
   ["ramps", "opacity", allowed(layerSettings.ramps), false],
   ["ramps", "[{}]", undefined, false],
   [

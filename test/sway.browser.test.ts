@@ -28,6 +28,12 @@ const document = {
         block("surface", {}),
         block("near", { depth: -0.2 }),
         {
+          name: "wide",
+          place: { left: "60%", top: "5%", width: "200px", height: "100px" },
+          ...{ tilt: 20, tiltOver: "screen", perspective: "400px" },
+          layers: [block("on-it", { place: { width: "100%", height: "100%" } })],
+        },
+        {
           name: "card",
           place: { left: "10%", top: "10%", width: "300px", height: "200px" },
           tilt: 10,
@@ -85,7 +91,40 @@ const settled = `
   }`;
 type Places = Record<string, [number, number]>;
 
+const transformOf = (name: string) =>
+  `getComputedStyle(document.querySelector("[data-lumbit-layer=${name}]")).transform`;
+/** How far a card is turned about its upright axis, in degrees, and from how far it is seen, in px. */
+function turnOf(transform: string): { degrees: number; perspective: number } {
+  const m = (transform.match(/-?[\d.]+(e-?\d+)?/g) ?? []).slice(1).map(Number);
+  const [m11 = 1, , m13 = 0, m14 = 0] = m;
+  return { degrees: (Math.atan2(-m13, m11) * 180) / Math.PI, perspective: -m13 / m14 };
+}
+
 describe.each(engineNames)("%s", (name) => {
+  test("a card may turn to the pointer anywhere on the screen, seen from nearer; a finger turns it where it lies on it", async () => {
+    const engine = await engineOf(name);
+    await engine.open(`${origin}/`);
+    await engine.resize(1000, 800);
+    await engine.run("await new Promise((done) => setTimeout(done, 400));");
+    const finger = (type: string, x: number, y: number) =>
+      `dispatchEvent(new PointerEvent("${type}", { clientX: ${x}, clientY: ${y}, pointerType: "touch" }));`;
+    const turned = async (event: string, card: string) =>
+      turnOf(await engine.run<string>(`${event} ${settled} return ${transformOf(card)}`));
+    const wide = await turned(point(1000, 400), "wide");
+    expect(wide.degrees).toBeCloseTo(20, 1);
+    expect(wide.perspective).toBeCloseTo(400, 0);
+    expect((await turned(point(250, 400), "wide")).degrees).toBeCloseTo(-10, 1);
+    // The other one is turned by nothing that is not over it.
+    expect((await turned(point(1000, 400), "card")).degrees).toBeCloseTo(0, 3);
+    const pressed = await turned(finger("pointerdown", 325, 180), "card");
+    expect(pressed.degrees).toBeCloseTo(5, 1);
+    // WebKitGTK says six digits of a matrix.
+    expect(pressed.perspective).toBeCloseTo(1000, -1);
+    expect((await turned(finger("pointerdown", 700, 700), "wide")).degrees).toBeCloseTo(0, 3);
+    await turned(finger("pointerdown", 325, 180), "card");
+    expect((await turned(finger("pointercancel", 325, 180), "card")).degrees).toBeCloseTo(0, 3);
+  });
+
   test("layers follow the pointer by their depths, a card turns under it, and all come to rest", async () => {
     const engine = await engineOf(name);
     await engine.open(`${origin}/`);

@@ -34,6 +34,8 @@ export const sentences: Readonly<Record<string, string>> = {
   padding: "Around its words there is {}.",
   pane: "It moves inside of a pane that stays with the page: {}.",
   tilt: "It turns up to {} degrees towards the pointer.",
+  tiltOver: "The pointer turns it over the {}.",
+  perspective: "It is seen from {} as it turns.",
   hold: "It stays on the screen from {}",
   color: "Its letters are {}",
   fontFamily: "They are set in {}",

@@ -147,6 +147,8 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     if (kind === "text" && "pane" in layer)
       breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
+  for (const key of "tilt" in layer ? [] : ["tiltOver", "perspective"])
+    if (key in layer) breach(key, `"${key}" is of a group that turns: give it a "tilt" such as 8`);
   breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
   for (const [rule, index] of objects(layer.rules))
     breaches.push(

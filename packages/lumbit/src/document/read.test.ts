@@ -519,6 +519,11 @@ describe("says what is wrong", () => {
       /rules\/0\/variants variants are of one picture: give the rule its "image" too/,
     ],
     [
+      "how a group tilts that does not tilt",
+      withLayer({ name: "a", layers: [layer], perspective: "400px" }),
+      /perspective "perspective" is of a group that turns: give it a "tilt" such as 8/,
+    ],
+    [
       "a rule that tilts a group which does not tilt",
       withLayer({ name: "a", layers: [layer], rules: [{ media: "(max-width: 600px)", tilt: 4 }] }),
       /rules\/0\/tilt this layer has no "tilt" to change/,

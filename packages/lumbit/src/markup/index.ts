@@ -46,4 +46,5 @@ export { stillCss } from "./scene-css.ts";
 export { follows, ownSettleCss, settleCss } from "./settle.ts";
 export { skipCss } from "./skip.css.ts";
 export { isHeld, type Staging, stageLayers } from "./stage.ts";
+export { tiltCss } from "./tilt.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

@@ -25,6 +25,7 @@ import { reelCss, slideCss } from "./reel.ts";
 import { quoted } from "./safe.ts";
 import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
+import { tiltCss } from "./tilt.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** The style of a layer, of its pane and of the layers inside it. */
@@ -84,7 +85,7 @@ function styleOf(
     ...(!boxed && blendCss(given)),
     background: given.background ?? placeholderOf(layer, given, context),
     "box-shadow": given.shadow,
-    ...(isGroup(layer) && { "--lumbit-tilt": given.tilt }),
+    ...(isGroup(layer) && tiltCss(given)),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
     ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
     ...(given.subject && {

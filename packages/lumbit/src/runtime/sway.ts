@@ -3,21 +3,31 @@ import { driftFactor } from "../core/drift.ts";
 import { prefersStillness } from "./driver.ts";
 import { childrenOf } from "./live.ts";
 import { approach } from "./smoothing.ts";
-import { type Aim, boxAtRest, reachOf, turned } from "./tilt.ts";
+import { type Aim, boxAtRest, reachOf, type Tilt, turned } from "./tilt.ts";
 import { viewOf } from "./view.ts";
+
+/** Where a pointer is on the screen, in px. */
+interface Pointer {
+  x: number;
+  y: number;
+  /** It is a finger, which is where it is for something else as a rule. */
+  touches: boolean;
+}
 
 /** Something that follows an aim. */
 interface Follower {
   /** Nothing of it is moved while this is out of view. */
   scene: HTMLElement;
-  /** Of what is in the screen's coordinates, what of them counts for it. */
-  aimAt(pointer: { x: number; y: number }): Aim;
+  /** What of where a pointer is counts for it. */
+  aimAt(pointer: Pointer): Aim;
   show(aim: Aim): void;
   release(): void;
 }
 
 /** Milliseconds in which half of the way to the pointer is made up. */
 const halfLife = 90;
+/** Where everything is as it was composed. */
+const rest: Aim = { x: 0, y: 0 };
 /** How far a device is tilted, in degrees, until the camera is at its edge. */
 const deviceTilt = 20;
 
@@ -29,14 +39,15 @@ export interface Sway {
 
 /**
  * Moves the layers of scenes whose camera sways, each by its drift times the camera's movement, and turns groups that
- * tilt towards the pointer. Smoothed, at rest when the pointer leaves; on telephones it follows the tilt of the
- * device, which is asked for at a tap where the platform wants that. Nothing for readers who ask for less motion.
+ * tilt towards the pointer, or a finger on them. Smoothed, at rest when the pointer leaves; on telephones it follows the
+ * tilt of the device, which is asked for at a tap where the platform wants that. Nothing for readers who ask for less
+ * motion.
  */
 export function swayScenes(scenes: readonly HTMLElement[]): Sway {
   const page = (scenes[0]?.ownerDocument ?? document).documentElement;
   let followers: Follower[] = [];
   const inView = new Set<Element>();
-  let pointer: { x: number; y: number } | undefined;
+  let pointer: Pointer | undefined;
   let tilted: Aim | undefined;
   let current: Aim[] = [];
   let frame = 0;
@@ -49,8 +60,8 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
     let moving = false;
     for (const [index, follower] of followers.entries()) {
       if (!inView.has(follower.scene)) continue;
-      const target = tilted ?? (pointer ? follower.aimAt(pointer) : { x: 0, y: 0 });
-      const before = current[index] ?? { x: 0, y: 0 };
+      const target = tilted ?? (pointer ? follower.aimAt(pointer) : rest);
+      const before = current[index] ?? rest;
       const aim = {
         x: approach(before.x, target.x, elapsed, halfLife, 0.001),
         y: approach(before.y, target.y, elapsed, halfLife, 0.001),
@@ -66,13 +77,15 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
     if (followers.length > 0) frame ||= requestAnimationFrame(draw);
   };
   const moved = ({ clientX, clientY, pointerType }: PointerEvent) => {
-    if (pointerType === "touch") return;
-    pointer = { x: clientX, y: clientY };
+    pointer = { x: clientX, y: clientY, touches: pointerType === "touch" };
     wake();
   };
   const left = () => {
     pointer = undefined;
     wake();
+  };
+  const lifted = () => {
+    if (pointer?.touches) left();
   };
   const seen = new IntersectionObserver((entries) => {
     for (const { target, isIntersecting } of entries)
@@ -89,7 +102,9 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
       stop = undefined;
     }
     if (followers.length === 0 || stop) return;
-    addEventListener("pointermove", moved, { passive: true });
+    for (const type of ["pointerdown", "pointermove"] as const)
+      addEventListener(type, moved, { passive: true });
+    for (const type of ["pointerup", "pointercancel"]) addEventListener(type, lifted);
     page.addEventListener("pointerleave", left);
     const device = followDevice((aim) => {
       tilted = aim;
@@ -98,7 +113,8 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
     stop = () => {
       cancelAnimationFrame(frame);
       frame = 0;
-      removeEventListener("pointermove", moved);
+      for (const type of ["pointerdown", "pointermove"] as const) removeEventListener(type, moved);
+      for (const type of ["pointerup", "pointercancel"]) removeEventListener(type, lifted);
       page.removeEventListener("pointerleave", left);
       device.dispose();
     };
@@ -151,10 +167,8 @@ function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
     return animation;
   });
   return {
-    aimAt: ({ x, y }) => {
-      const { innerWidth, innerHeight } = viewOf(layer);
-      return { x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) };
-    },
+    // A finger is on the screen to scroll.
+    aimAt: (pointer) => (pointer.touches ? rest : onScreen(layer, pointer)),
     show(aim) {
       for (const [index, animation] of axes.entries()) animation.currentTime = 1 + (index ? aim.y : aim.x);
     },
@@ -162,24 +176,36 @@ function swayingLayer(layer: HTMLElement): Omit<Follower, "scene"> | undefined {
   };
 }
 
+/** Where a pointer is on the screen, from edge to edge. */
+function onScreen(element: HTMLElement, { x, y }: Pointer): Aim {
+  const { innerWidth, innerHeight } = viewOf(element);
+  return { x: clamp((2 * x) / innerWidth - 1), y: clamp((2 * y) / innerHeight - 1) };
+}
+
 /** A group that turns: far layers in it shift with its far edge, near ones against it. */
 function tiltingGroup(group: HTMLElement): Omit<Follower, "scene"> | undefined {
-  const tilt = numberOf(getComputedStyle(group), "tilt", 0);
-  if (tilt === 0) return undefined;
+  const style = getComputedStyle(group);
+  const tilt: Tilt = {
+    degrees: numberOf(style, "tilt", 0),
+    perspective: numberOf(style, "perspective", 1000),
+  };
+  if (tilt.degrees === 0) return undefined;
+  const overScreen = style.getPropertyValue("--lumbit-tilt-over").trim() === "screen";
   const held = transformer(group);
   const inner = childrenOf(group).map((element) => ({
     k: driftFactor(numbers, 1, numberOf(getComputedStyle(element), "speed", 1)),
     held: transformer(element),
   }));
-  let shown: Aim = { x: 0, y: 0 };
+  let shown: Aim = rest;
   return {
     aimAt(pointer) {
+      if (overScreen && !pointer.touches) return onScreen(group, pointer);
       const size = { width: group.offsetWidth, height: group.offsetHeight };
       const { left, top, width, height } = boxAtRest(group.getBoundingClientRect(), size, shown, tilt);
       const x = (2 * (pointer.x - left)) / width - 1;
       const y = (2 * (pointer.y - top)) / height - 1;
       // It turns to a pointer over it, and back to rest as that goes away.
-      return Math.abs(x) <= 1 && Math.abs(y) <= 1 ? { x, y } : { x: 0, y: 0 };
+      return Math.abs(x) <= 1 && Math.abs(y) <= 1 ? { x, y } : rest;
     },
     show(aim) {
       shown = aim;
@@ -218,11 +244,11 @@ type AskedFor = { requestPermission?: () => Promise<string> };
 function followDevice(aim: (aim: Aim) => void): { dispose(): void } {
   if (!matchMedia("(pointer: coarse)").matches || !("DeviceOrientationEvent" in globalThis))
     return { dispose() {} };
-  let rest: { beta: number; gamma: number } | undefined;
+  let first: { beta: number; gamma: number } | undefined;
   const turned = ({ beta, gamma }: DeviceOrientationEvent) => {
     if (beta === null || gamma === null) return;
-    rest ??= { beta, gamma };
-    aim({ x: clamp((gamma - rest.gamma) / deviceTilt), y: clamp((beta - rest.beta) / deviceTilt) });
+    first ??= { beta, gamma };
+    aim({ x: clamp((gamma - first.gamma) / deviceTilt), y: clamp((beta - first.beta) / deviceTilt) });
   };
   const { requestPermission } = DeviceOrientationEvent as AskedFor;
   const listen = () => addEventListener("deviceorientation", turned);

@@ -4,15 +4,19 @@ export interface Aim {
   y: number;
 }
 
-/** The distance of the camera from a card that turns, in px. */
-const perspective = 1000;
+/** How a card turns: so many degrees at most, seen from so many px. */
+export interface Tilt {
+  degrees: number;
+  perspective: number;
+}
 
-/** The transform of a card that turns so many degrees at most. */
-export const turned = ({ x, y }: Aim, tilt: number): string =>
-  `perspective(${perspective}px) rotateX(${-tilt * y}deg) rotateY(${tilt * x}deg)`;
+/** The transform of a card that turns. */
+export const turned = ({ x, y }: Aim, { degrees, perspective }: Tilt): string =>
+  `perspective(${perspective}px) rotateX(${-degrees * y}deg) rotateY(${degrees * x}deg)`;
 
 /** How far what lies a camera distance behind a turned card shifts in it, in px. */
-export const reachOf = (tilt: number): number => perspective * Math.sin((tilt * Math.PI) / 180);
+export const reachOf = ({ degrees, perspective }: Tilt): number =>
+  perspective * Math.sin((degrees * Math.PI) / 180);
 
 /**
  * Where a card of so many px is on the screen when it does not turn, from the box around it as it is turned. A turn
@@ -22,9 +26,9 @@ export function boxAtRest(
   box: { left: number; top: number; width: number; height: number },
   size: { width: number; height: number },
   { x, y }: Aim,
-  tilt: number,
+  { degrees, perspective }: Tilt,
 ): { left: number; top: number; width: number; height: number } {
-  const [about, across] = [(-tilt * y * Math.PI) / 180, (tilt * x * Math.PI) / 180];
+  const [about, across] = [(-degrees * y * Math.PI) / 180, (degrees * x * Math.PI) / 180];
   const corners = [-0.5, 0.5].flatMap((u) =>
     [-0.5, 0.5].map((v) => {
       const far = -u * size.width * Math.sin(across);

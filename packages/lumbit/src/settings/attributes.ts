@@ -8,10 +8,12 @@ import {
   layerSettle,
   layerSubject,
   lookSettings,
+  perspective,
   ramps,
   sceneHold,
   settle,
   tilt,
+  tiltOver,
   title,
   travel,
 } from "./common.ts";
@@ -50,7 +52,7 @@ const travelAttributes = {
   "travel-of": travel.of,
 } as const;
 
-/** Of a layer; each but `travel-over` and `travel-of` makes an element in a scene one. */
+/** Of a layer; each but those that say more of another makes an element in a scene one. */
 export const layerAttributes = {
   ...motion,
   direction: layerDirection,
@@ -61,8 +63,10 @@ export const layerAttributes = {
   tilt: {
     ...tilt,
     meaning:
-      "How far it turns towards the pointer over it, in degrees; elements in it with a depth shift as it turns.",
+      "How far it turns towards the pointer over it, or a finger on it, in degrees; elements in it with a depth shift as it turns.",
   },
+  "tilt-over": tiltOver,
+  perspective,
   pane: {
     grammar: boolean("nothing, or true"),
     meaning: "Of a picture: it moves inside the box that the page gave it, its pane.",

@@ -1,5 +1,5 @@
 import { cueGrammar } from "./cue.ts";
-import { boolean, choice, either, list, number, object, pair, type Setting } from "./grammar.ts";
+import { boolean, choice, either, list, number, object, pair, pattern, type Setting } from "./grammar.ts";
 import { ramp } from "./ramp.ts";
 import { direction, passageOf, subject } from "./shared.ts";
 import { depth, distance, extent, length, moment, pixels } from "./values.ts";
@@ -136,7 +136,31 @@ export const tilt = {
     "how far the group turns towards the pointer, from 0 to 45 degrees",
   ),
   meaning:
-    "How far a group turns towards the pointer over it, in degrees; the layers in it shift by their depths, and `focus` softens them.",
+    "How far a group turns towards the pointer over it, or a finger on it, in degrees; the layers in it shift by their depths, and `focus` softens them.",
+  kinds: ["group"],
+  byRule: true,
+} as const satisfies Setting;
+
+/** Where the pointer turns a group that tilts. */
+export const tiltOver = {
+  grammar: choice(
+    ["group", "screen"],
+    '"group" or "screen": where the pointer has to be for the group to turn',
+  ),
+  meaning: "Where the pointer turns it: over the group alone, or anywhere on the screen.",
+  otherwise: '"group"',
+  kinds: ["group"],
+  byRule: true,
+} as const satisfies Setting;
+
+/** From how far a group that tilts is seen. */
+export const perspective = {
+  grammar: pattern<`${number}px`>(
+    /^[1-9]\d{2,4}px$/,
+    'from how far the turned group is seen, in px, such as "600px", at least "100px"',
+  ),
+  meaning: "From how far it is seen as it turns: the nearer, the stronger.",
+  otherwise: '"1000px"',
   kinds: ["group"],
   byRule: true,
 } as const satisfies Setting;

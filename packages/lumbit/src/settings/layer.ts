@@ -6,9 +6,11 @@ import {
   layerSettle,
   layerSubject,
   lookSettings,
+  perspective,
   ramps,
   slides,
   tilt,
+  tiltOver,
   title,
   travelSetting,
 } from "./common.ts";
@@ -217,6 +219,8 @@ const ofKinds = {
     byRule: true,
   },
   tilt,
+  tiltOver,
+  perspective,
   reel: layerReel,
 } as const satisfies Record<string, Setting>;
 

@@ -18,6 +18,7 @@ import {
   settleCss,
   slideLayerCss,
   slideWay,
+  tiltCss,
   waysOf,
 } from "../../markup/index.ts";
 import {
@@ -37,7 +38,9 @@ type Rows = typeof layerAttributes;
 
 /** The attributes that make an element a layer. */
 const making = [
-  ...Object.keys(layerAttributes).filter((name) => !/^travel-o|^subject|^settle/.test(name)),
+  ...Object.keys(layerAttributes).filter(
+    (name) => !/^travel-o|^subject|^settle|^tilt-|^perspective/.test(name),
+  ),
   "rules",
 ];
 
@@ -90,7 +93,11 @@ export function layerStyle(attributes: Attributes, { native, cropped, look }: La
       ...motionCss(own, speedOf(own)),
       ...ownLook(own, look),
       ...(settle !== undefined && ownSettleCss(settle, !paned)),
-      "--lumbit-tilt": readValue(attributes, "tilt", layerAttributes.tilt.grammar),
+      ...tiltCss({
+        tilt: readValue(attributes, "tilt", layerAttributes.tilt.grammar),
+        tiltOver: readValue(attributes, "tilt-over", layerAttributes["tilt-over"].grammar),
+        perspective: readValue(attributes, "perspective", layerAttributes.perspective.grammar),
+      }),
       "object-position": subject?.map((share) => `${round(share * 100)}%`).join(" "),
       ...(own.hold && holdCss(own.hold)),
       ...(slides && slideLayerCss),
