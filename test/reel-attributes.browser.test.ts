@@ -9,95 +9,106 @@ const markup = (reel: string, hold = 'data-lumbit-hold="1600px"') => `<style>
 body { margin: 0 } div.gap { height: 1300px } section > div { height: 100vh; position: relative }
 .reel { height: 800px; overflow: auto } .strip { display: flex } article { position: relative; height: 800px; width: 80% }
 i { position: absolute; left: 100px; top: 200px; width: 90px; height: 60px }
-figure { position: absolute; margin: 0; left: 300px; top: 100px; width: 400px; height: 500px }
-img { width: 400px; height: 500px; display: block }
+figure { position: absolute; margin: 0; left: 30%; top: 100px; width: 50%; height: 500px }
+img { width: 100%; height: 500px; display: block }
 </style><div class="gap"></div><section data-lumbit-scene="five" ${hold}><div><div class="reel" ${reel}>
 <div class="strip">${names.map((name) => `<article id="${name}"><i data-lumbit-depth="0.5" id="${name}-tag"></i><figure><img data-lumbit-pane data-lumbit-depth="1" id="${name}-picture" alt=""></figure><h2 data-lumbit-title>${name}</h2></article>`).join("")}</div>
 </div></div></section><div class="gap"></div>`;
-const model: LumbitPage = {
-  format: "lumbit/1",
-  title: "t",
-  lang: "en",
-  scenes: [
-    { name: "before", height: "1300px", layers: [] },
-    {
-      name: "five",
-      height: "100vh",
-      hold: "1600px",
-      layers: [
-        {
-          name: "reel",
-          reel: { width: "80%", gap: "20px" },
-          layers: names.map((name) => ({
-            name,
-            layers: [
-              {
-                name: `${name}-tag`,
-                shape: "rectangle",
-                background: "#034",
-                depth: 0.5,
-                place: { left: "100px", top: "200px", width: "90px", height: "60px" },
-              },
-              {
-                name: `${name}-picture`,
-                image: "a.png",
-                alt: "",
-                depth: 1,
-                pane: true,
-                place: { left: "300px", top: "100px", width: "400px", height: "500px" },
-              },
-            ],
-          })),
-        },
-      ],
-    },
-    { name: "after", height: "1300px", layers: [] },
-  ],
-} as LumbitPage;
+const modelOf = (narrow: "swipe" | "travel"): LumbitPage =>
+  ({
+    format: "lumbit/1",
+    title: "t",
+    lang: "en",
+    scenes: [
+      { name: "before", height: "1300px", layers: [] },
+      {
+        name: "five",
+        height: "100vh",
+        hold: "1600px",
+        layers: [
+          {
+            name: "reel",
+            reel: { width: "80%", gap: "20px", narrow },
+            layers: names.map((name) => ({
+              name,
+              layers: [
+                {
+                  name: `${name}-tag`,
+                  shape: "rectangle",
+                  background: "#034",
+                  depth: 0.5,
+                  place: { left: "100px", top: "200px", width: "90px", height: "60px" },
+                },
+                {
+                  name: `${name}-picture`,
+                  image: "a.png",
+                  alt: "",
+                  depth: 1,
+                  pane: true,
+                  place: { left: "30%", top: "100px", width: "50%", height: "500px" },
+                },
+              ],
+            })),
+          },
+        ],
+      },
+      { name: "after", height: "1300px", layers: [] },
+    ],
+  }) as LumbitPage;
 
 const open = markupPages();
 const reel = `data-lumbit-reel='{"width": "80%", "gap": "20px"}'`;
+const steady = `data-lumbit-reel='{"width": "80%", "gap": "20px", "narrow": "travel"}'`;
 
 test.each([
-  ["native", "ltr"],
-  ["scripted", "ltr"],
-  ["native", "rtl"],
-])("a row of markup travels as the model says, %s, %s", async (driver, written) => {
-  const page = await open(`<html dir="${written}">${markup(reel)}`);
-  const before = await page.evaluate(() => document.body.innerHTML);
-  await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
-  const viewport = { width: 1000, height: 800 };
-  const layout = layoutPage(model, viewport, { layer: () => ({ width: 400, height: 500 }) });
-  let compared = 0;
-  for (const scroll of [0, 900, 1300, 1700, 2100, 2500, 2900, 3300]) {
-    await scrollPage(page, scroll);
-    const scene = poseAt(layout, scroll).scenes[1];
-    for (const layer of scene?.layers ?? []) {
-      const found = await page.evaluate((id) => {
-        const box = document.getElementById(id)?.getBoundingClientRect();
-        return box && { left: box.left, top: box.top, width: box.width, height: box.height };
-      }, layer.name);
-      if (!found) continue;
-      compared++;
-      const said = `${layer.name} at ${scroll}`;
-      if (!layer.name.endsWith("picture"))
-        for (const side of ["left", "top", "width", "height"] as const)
-          expect(Math.abs(found[side] - layer[side]), `${said}: ${side}`).toBeLessThan(0.5);
-      else {
-        // A picture keeps its proportions: it reaches as far as the model says, and further up and down.
-        expect(Math.abs(found.left - layer.left), said).toBeLessThan(0.5);
-        expect(Math.abs(found.width - layer.width), said).toBeLessThan(0.5);
-        expect(found.top, said).toBeLessThan(layer.top + 0.1);
-        expect(found.top + found.height, said).toBeGreaterThan(layer.top + layer.height - 0.1);
+  ["native", "ltr", 1000],
+  ["scripted", "ltr", 1000],
+  ["native", "rtl", 1000],
+  ["native", "ltr", 500],
+  ["scripted", "ltr", 500],
+])(
+  "a row of markup travels as the model says, %s, %s, on a screen %i px wide",
+  async (driver, written, width) => {
+    const isNarrow = width < 600;
+    const page = await open(`<html dir="${written}">${markup(isNarrow ? steady : reel)}`, width);
+    const before = await page.evaluate(() => document.body.innerHTML);
+    await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
+    const layout = layoutPage(
+      modelOf(isNarrow ? "travel" : "swipe"),
+      { width, height: 800 },
+      { layer: () => ({ width: 0.4 * width, height: 500 }) },
+    );
+    let compared = 0;
+    for (const scroll of [0, 900, 1300, 1700, 2100, 2500, 2900, 3300]) {
+      await scrollPage(page, scroll);
+      const scene = poseAt(layout, scroll).scenes[1];
+      for (const layer of scene?.layers ?? []) {
+        const found = await page.evaluate((id) => {
+          const box = document.getElementById(id)?.getBoundingClientRect();
+          return box && { left: box.left, top: box.top, width: box.width, height: box.height };
+        }, layer.name);
+        if (!found) continue;
+        compared++;
+        const said = `${layer.name} at ${scroll}`;
+        if (!layer.name.endsWith("picture"))
+          for (const side of ["left", "top", "width", "height"] as const)
+            expect(Math.abs(found[side] - layer[side]), `${said}: ${side}`).toBeLessThan(0.5);
+        else {
+          // A picture keeps its proportions: it reaches as far as the model says, and further up and down.
+          expect(Math.abs(found.left - layer.left), said).toBeLessThan(0.5);
+          expect(Math.abs(found.width - layer.width), said).toBeLessThan(0.5);
+          expect(found.top, said).toBeLessThan(layer.top + 0.1);
+          expect(found.top + found.height, said).toBeGreaterThan(layer.top + layer.height - 0.1);
+        }
       }
     }
-  }
-  expect(compared).toBeGreaterThan(40);
-  expect(await page.locator("#bass").evaluate((slide) => getComputedStyle(slide).direction)).toBe(written);
-  await page.evaluate("own.dispose()");
-  expect(await page.evaluate(() => document.body.innerHTML)).toBe(before);
-  await page.close();
-});
+    expect(compared).toBeGreaterThan(40);
+    expect(await page.locator("#bass").evaluate((slide) => getComputedStyle(slide).direction)).toBe(written);
+    await page.evaluate("own.dispose()");
+    expect(await page.evaluate(() => document.body.innerHTML)).toBe(before);
+    await page.close();
+  },
+);
 
 test("its titles come and go, and programs hear of slides", async () => {
   const page = await open(markup(reel));

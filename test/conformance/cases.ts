@@ -36,14 +36,14 @@ const ramp = (property: string, ...stops: [at: string, value: string | number, e
   }) as unknown as Ramp;
 
 /** A scene that holds while a reel of slides of a width travels. */
-const reelScene = (width: Length): Partial<Scene> & { layers: readonly Layer[] } => ({
+const reelScene = (width: Length, narrow?: "travel"): Partial<Scene> & { layers: readonly Layer[] } => ({
   height: "100vh",
   hold: "180vh",
   relief: 0.9,
   layers: [
     {
       name: "reel",
-      reel: { width, gap: "3vw" },
+      reel: { width, gap: "3vw", ...(narrow && { narrow }) },
       place: { left: "5%", right: "5%", top: "10%", height: "70%" },
       layers: Array.from({ length: 4 }, (_, index) => ({
         name: `slide-${index}`,
@@ -1135,6 +1135,7 @@ export const cases: Case[] = [
     name: `a reel of slides of ${width}`,
     page: middle(reelScene(width)),
   })),
+  { name: "a reel that travels on narrow screens too", page: middle(reelScene("80%", "travel")) },
   {
     name: "a page written from right to left",
     page: {

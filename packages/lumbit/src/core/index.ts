@@ -100,7 +100,7 @@ export {
   type Stop,
   type Travel,
 } from "./ramp.ts";
-export { besideSlide, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
+export { besideSlide, isSwiped, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
 export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";
 export {

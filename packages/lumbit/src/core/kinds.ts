@@ -18,6 +18,10 @@ export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>
 /** Whether a scene has a reel. */
 export const hasReel = ({ layers }: Scene): boolean => layers.some(isReel);
 
+/** Whether all that a scene holds for is swiped where screens are narrow: nothing has to hold there. */
+export const isSwipedWhole = ({ layers }: Scene): boolean =>
+  layers.some(isReel) && !layers.some((layer) => isReel(layer) && layer.reel.narrow === "travel");
+
 /** A picture or shape without a place fills its scene as a pane. */
 export const fillsScene = (layer: AnyLayer): boolean =>
   !isText(layer) && !isGroup(layer) && layer.place === undefined;

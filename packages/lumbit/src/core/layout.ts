@@ -8,11 +8,11 @@ import { fittedWidth } from "./font-size.ts";
 import {
   fillsScene,
   hasPane,
-  hasReel,
   isGroup,
   isImage,
   isReel,
   isSlide,
+  isSwipedWhole,
   isText,
   overscans,
 } from "./kinds.ts";
@@ -24,7 +24,7 @@ import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Place, placedBox } from "./place.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
-import { layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
+import { isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
 import { ownSettleOf, settleAt } from "./settle.ts";
@@ -120,8 +120,8 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
   const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
   const column = columnWidth(look, viewport);
   const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
-  const swiped = viewport.width < swipeWidth;
-  const holds = page.scenes.map((scene) => (swiped && hasReel(scene) ? 0 : across(scene.hold ?? 0)));
+  const isNarrow = viewport.width < swipeWidth;
+  const holds = page.scenes.map((scene) => (isNarrow && isSwipedWhole(scene) ? 0 : across(scene.hold ?? 0)));
   const total = [...heights, ...holds].reduce((sum, height) => sum + height, 0);
   // Browsers snap what can be scrolled to whole pixels.
   const scrollHeight = Math.max(Math.round(total), viewport.height);
@@ -287,7 +287,7 @@ function layoutSlides(
 ): LayerLayout[] {
   const { viewport } = moments;
   const { slides, travel } = layoutReel(reel, around, viewport);
-  const swiped = viewport.width < swipeWidth;
+  const swiped = reel.reel !== undefined && isSwiped(reel.reel, viewport.width);
   const [start, end] = (["contain 0%", "contain 100%"] as const).map((moment) =>
     momentAt(moment, "scene", { ...moments, box: around }),
   ) as [number, number];

@@ -12,6 +12,10 @@ export type Reel = ValuesOf<typeof reel>;
 /** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
 export const swipeWidth = 600;
 
+/** Whether slides are swiped on a screen so many px wide. */
+export const isSwiped = ({ narrow }: Reel, width: number): boolean =>
+  width < swipeWidth && narrow !== "travel";
+
 /** Of slides side by side, in px: how wide each is, the space between them, how many there are. */
 export interface RowInput<T> {
   slide: T;

@@ -1,4 +1,12 @@
-import type { AnyLayer, KindSettings, LayerSettings, PageLook, TextLayer, TextStyle } from "../core/index.ts";
+import type {
+  AnyLayer,
+  KindSettings,
+  LayerSettings,
+  PageLook,
+  Reel,
+  TextLayer,
+  TextStyle,
+} from "../core/index.ts";
 import type { Picture } from "./assets.ts";
 
 /** What a layer's style depends on besides the layer. */
@@ -18,6 +26,8 @@ export interface LayerContext {
   inner?: true;
   /** Of a slide: which of its reel it is. Of a layer in one: that it is. */
   slide?: { index: number; count: number } | "inside";
+  /** The reel that it is in. */
+  reel?: Reel;
 }
 
 /** The settings of a layer that are given: all of them, or those that a rule names. */

@@ -202,6 +202,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       follows(layer) && "follows",
       (hasAnyWays(layer) || (slide === "inside" && slidesAgainst(layer))) && "ramped",
       isReel(layer) && "reel",
+      isReel(layer) && layer.reel.narrow === "travel" && "travels",
       slide === "slide" && "slide",
       isText(layer) && layer.title && "title",
       isText(layer) && layerPieces(layer) === "lines" && "lines",

@@ -53,11 +53,12 @@ export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] 
           look: layer.tilt === undefined ? {} : { focus: context.look.focus },
           pushed: false,
           inner: true,
+          ...(isReel(layer) && { reel: layer.reel }),
           slide: isReel(layer) ? { index, count: layer.layers.length } : context.slide && ("inside" as const),
         }),
       )
     : [];
-  if (isReel(layer)) rules.push(...rowRules(`${select("layer")} > [data-lumbit-is~=row]`));
+  if (isReel(layer)) rules.push(...rowRules(`${select("layer")} > [data-lumbit-is~=row]`, layer.reel));
   return [...rules, ...inner];
 }
 

@@ -9,9 +9,10 @@ import {
   lateness,
   overscans,
   plainText,
+  type Reel,
   statesOf,
 } from "../core/index.ts";
-import { travelMedia } from "./conditions.ts";
+import { travelsIn } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
 import {
   filterCss,
@@ -42,17 +43,17 @@ export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed
 export const hasAnyWays = (layer: AnyLayer) => statesOf(layer).some(hasWays);
 
 /** What plays the travel of a reel's slides. */
-export const rowRules = (row: string): StyleRule[] => [
+export const rowRules = (row: string, reel: Reel): StyleRule[] => [
   {
     selector: `[data-lumbit-driver="native"]${row}`,
     motion: "native",
-    media: travelMedia,
+    media: travelsIn(reel),
     declarations: { ...nativeAnimations([rowWay], []), ...rowCss },
   },
   {
     selector: `[data-lumbit-driver="scripted"]${row}`,
     motion: "any",
-    media: travelMedia,
+    media: travelsIn(reel),
     declarations: { ...scriptedAnimations([rowWay]), ...rowCss },
   },
 ];
@@ -61,7 +62,7 @@ export const rowRules = (row: string): StyleRule[] => [
 export function motionRules(
   layer: AnyLayer,
   selector: string,
-  { pushed, fixed, inner, slide }: LayerContext,
+  { pushed, fixed, inner, slide, reel = {} }: LayerContext,
 ): StyleRule[] {
   const push =
     pushed &&
@@ -77,7 +78,7 @@ export function motionRules(
             selector,
             [slideWay, ...waysOf(changed, shownBy(changed))],
             [],
-            [...(media ? [media] : []), travelMedia],
+            [media, travelsIn(reel)].filter((one) => one !== undefined),
             {
               filter,
               ...slideLayerCss,

@@ -72,6 +72,19 @@ ${reachesCss(fixed)}
 ${fixed} { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
 `;
 
+/** Of reels that travel; `live` ones have a script that tells which slide is in view. */
+const travelling = (reel: string) => `
+  ${reel} { overflow: clip; }
+  ${reel} [data-lumbit-is~=slide] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
+    left: ${print(reachedAcross.left)};
+    top: ${print(reachedAcross.top)};
+    width: ${print(reachedAcross.width)};
+    height: ${print(reachedAcross.height)};
+  }
+  ${reel}[data-lumbit-is~=live] [data-lumbit-is~=title] { transition: opacity 0.5s, transform 0.5s; }
+  ${reel}[data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-shown]) [data-lumbit-is~=title] { opacity: 0; transform: translateY(0.5em); }
+`;
+
 /** What a scene and its pictures in panes need to move, whoever moves them: the hold and the overscan. */
 export const reachCss = `
 [data-lumbit-is~=track] > [data-lumbit-is~=held] { position: sticky; top: 0; }
@@ -85,17 +98,8 @@ ${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbi
 ${reachesCss(reaching)}
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
 :is([data-lumbit-is~=group], [data-lumbit-is~=slide]) [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { left: 0; top: 0; width: 100%; height: 100%; }
-@media ${travelMedia} {
-  [data-lumbit-is~=reel] { overflow: clip; }
-  [data-lumbit-is~=slide] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
-    left: ${print(reachedAcross.left)};
-    top: ${print(reachedAcross.top)};
-    width: ${print(reachedAcross.width)};
-    height: ${print(reachedAcross.height)};
-  }
-  [data-lumbit-is~=live] [data-lumbit-is~=title] { transition: opacity 0.5s, transform 0.5s; }
-  [data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-shown]) [data-lumbit-is~=title] { opacity: 0; transform: translateY(0.5em); }
-}
+@media ${travelMedia} {${travelling("[data-lumbit-is~=reel]")}}
+${travelling("[data-lumbit-is~=reel][data-lumbit-is~=travels]")}
 /* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */
 @supports (app-region: drag) {
   @media ${travelMedia} { [data-lumbit-is~=live] [data-lumbit-is~=slide]:not([data-lumbit-near]) { content-visibility: auto; } }

@@ -2,8 +2,8 @@ import {
   averageAdvance,
   type Button,
   buttonPadding,
-  hasReel,
   isAutomatic,
+  isSwipedWhole,
   type Length,
   leastHeight,
   type PageLook,
@@ -184,7 +184,7 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
     ...style(scene),
     ...(scene.rules ?? []).flatMap(({ media, ...rule }) => style(rule, media)),
     // Where a reel is swiped nothing has to hold for it.
-    ...(hasReel(scene) ? [{ selector, media: swipeMedia, declarations: { "--lumbit-l": "0px" } }] : []),
+    ...(isSwipedWhole(scene) ? [{ selector, media: swipeMedia, declarations: { "--lumbit-l": "0px" } }] : []),
     ...paperRules(scene, selector),
     ...(scene.content ?? []).flatMap((block, index) => {
       const own = `${selector} [data-lumbit-block="${index}"]`;
@@ -253,7 +253,7 @@ function extentCss({ fixed, changing }: Extent): string {
 }
 
 const changesExtent = (scene: Scene) =>
-  (hasReel(scene) && scene.hold !== undefined) ||
+  (isSwipedWhole(scene) && scene.hold !== undefined) ||
   (scene.rules ?? []).some((rule) => "height" in rule || "minHeight" in rule || "hold" in rule);
 
 function extentRules(scene: Scene): StyleRule[] {
@@ -274,7 +274,7 @@ function extentRules(scene: Scene): StyleRule[] {
       media,
       declarations: extent(rule, false),
     })),
-    ...(hasReel(scene)
+    ...(isSwipedWhole(scene)
       ? [{ selector, media: swipeMedia, declarations: { [`--lumbit-l-${scene.name}`]: "0px" } }]
       : []),
   ];

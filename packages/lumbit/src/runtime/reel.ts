@@ -101,8 +101,8 @@ function followReel(
   }
   const focused = ({ target }: Event) => {
     const index = slides.findIndex((slide) => slide.contains(target as Node));
-    if (index >= 0 && viewOf(reel).innerWidth >= swipeWidth && !prefersStillness())
-      bringIntoView(scene, reel, slides, index);
+    const travels = viewOf(reel).innerWidth >= swipeWidth || isMarked(reel, "travels");
+    if (index >= 0 && travels && !prefersStillness()) bringIntoView(scene, reel, slides, index);
   };
   reel.addEventListener("focusin", focused);
   const unmark = prefersStillness() ? () => {} : mark(reel, "live");

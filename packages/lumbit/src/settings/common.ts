@@ -50,6 +50,15 @@ export const reel = {
     meaning: "How much of a slide is in view when its title comes in.",
     otherwise: "0.6",
   },
+  narrow: {
+    grammar: choice(
+      ["swipe", "travel"],
+      '"swipe" or "travel": what the reel does on screens narrower than 600 px',
+    ),
+    meaning:
+      "Whether it is swiped on screens narrower than 600 px, or travels there too while its scene holds.",
+    otherwise: '"swipe"',
+  },
 } as const satisfies Record<string, Setting>;
 
 /** How a layer looks whatever it shows, besides what its depth and ramps make of it. */
@@ -166,7 +175,7 @@ export const perspective = {
 } as const satisfies Setting;
 
 export const layerReel = {
-  grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share"),
+  grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share, narrow"),
   meaning: "Makes a group a reel, and its layers slides.",
   kinds: ["group"],
   byRule: true,

@@ -1,4 +1,4 @@
-import { isGroup, isText, type Length, swipeWidth, type TextLayer } from "../../core/index.ts";
+import { isGroup, isSwiped, isText, type Length, type TextLayer } from "../../core/index.ts";
 import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { trackAt } from "../layer-at.ts";
@@ -83,7 +83,7 @@ interface Sides {
 /** Between which sides a text can be read: those of the screen, or of its slide in a row that is swiped. */
 function readable({ group }: LayerView, scroll: number, { viewport }: View): [from: number, to: number] {
   const inReel = group?.group && isGroup(group.group.layer) && group.group.layer.reel;
-  const slide = inReel && viewport.width < swipeWidth ? trackAt(group, scroll)?.pose : undefined;
+  const slide = inReel && isSwiped(inReel, viewport.width) ? trackAt(group, scroll)?.pose : undefined;
   return slide ? [slide.left, slide.left + slide.width] : [0, viewport.width];
 }
 

@@ -54,8 +54,11 @@ export function measurePanes(
     styles.set(pane.picture, "pane", lengthsCss(lengths));
   }
   styles.write();
-  const travels = panes.some(({ picture }) => viewOf(picture).matchMedia(travelMedia).matches);
-  const covers = sizes.map(({ pane, width, height }) => coverCss(pane, { width, height }, travels));
+  const isWide = panes.some(({ picture }) => viewOf(picture).matchMedia(travelMedia).matches);
+  const covers = sizes.map(({ pane, width, height }) => {
+    const travels = isWide || pane.picture.closest("[data-lumbit-is~=travels]") !== null;
+    return coverCss(pane, { width, height }, travels);
+  });
   for (const [index, { pane }] of sizes.entries()) {
     const { isStatic, radius } = pane.own;
     styles.set(

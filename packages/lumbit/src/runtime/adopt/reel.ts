@@ -51,7 +51,7 @@ export function adoptReel(
   styles: ElementStyles,
 ): () => void {
   const undo = [
-    mark(element, "reel", "adopted-reel"),
+    mark(element, "reel", "adopted-reel", ...(settings.narrow === "travel" ? ["travels"] : [])),
     mark(row, "row", "ramped"),
     ...slides.map((slide) => mark(slide, "slide")),
     ...slides.flatMap((slide) =>
