@@ -1,5 +1,5 @@
 import { type AnyLayer, allLayers, type Page } from "lumbit/core";
-import { type Operation, patchText } from "lumbit/document";
+import { atOrigin, type Operation, patchText, type Source } from "lumbit/document";
 import { Problem } from "../problem.ts";
 
 /** What a drawing that has changed makes of a page that was made of it before. */
@@ -21,7 +21,7 @@ export interface Changed {
  * @throws Problem when no layer of the page is one of the drawing
  */
 export function intoPage(
-  { text, page, name }: { text: string; page: Page; name: string },
+  { text, page, source, name }: { text: string; page: Page; source: Source; name: string },
   drawn: { page: Page; files: ReadonlyMap<string, Buffer> },
 ): Changed {
   const fresh = drawn.page.scenes[0]?.layers ?? [];
@@ -72,7 +72,7 @@ export function intoPage(
   const gone = [...known.values()].flatMap(({ layer }) =>
     layer.image !== undefined && !names.has(layer.name) ? [layer.name] : [],
   );
-  return { text: patchText(text, operations), files, taken, added, gone };
+  return { text: patchText(text, atOrigin(source, operations)), files, taken, added, gone };
 }
 
 /** Layers by name, with the pointers to them in a page file. */

@@ -113,6 +113,24 @@ test("faults stand where the file says what is wrong: in the use, in the part, i
   ]);
 });
 
+test("a scene that is a part needs no layers; what is added behind copies comes behind them in the file", () => {
+  const scene = {
+    name: "day",
+    part: "night",
+    copies: { each: [{}, { layers: [{ name: "lamp", text: "o", copies: { times: 3 } }] }] },
+  };
+  const document = file(
+    [scene, { name: "pier", layers: [{ name: "lamp", text: "o", copies: { times: 3 } }] }],
+    {
+      night: { background: "#012" },
+    },
+  );
+  expect(scenesOf(document)?.map(({ layers }) => layers.length)).toEqual([0, 3, 3]);
+  const { origin } = read(document).source;
+  expect(origin(["scenes", 2, "layers", 3])).toEqual(["scenes", 1, "layers", 1]);
+  expect(origin(["scenes", 2, "layers", 2, "depth"])).toEqual(["scenes", 1, "layers", 0, "depth"]);
+});
+
 test("what parts and copies cannot be is said in words of the file", () => {
   const layer = (more: Json) => ({ name: "one", text: "o", ...more });
   const said = (more: Json, parts?: Json) =>

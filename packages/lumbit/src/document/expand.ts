@@ -25,6 +25,8 @@ interface Written {
   layers?: readonly Entry[] | undefined;
   /** Whether its layers are called by its name too, because there may be others of them. */
   several?: boolean;
+  /** Whether it is a part: a scene may have its layers from there, or none. */
+  isPart?: true;
   /** The parts that it stands in. */
   within: readonly string[];
 }
@@ -71,7 +73,7 @@ export function expand(document: unknown): Expanded {
     const base = withPart(
       without(writtenAt(parts[name], ["parts", name], [...written.within, name]), "name"),
     );
-    return { ...overlaid(base, own), several: base.layers !== undefined };
+    return { ...overlaid(base, own), several: base.layers !== undefined, isPart: true };
   }
 
   /** One, or all that it is there as. */
@@ -169,8 +171,11 @@ export function expand(document: unknown): Expanded {
     }
     if (one.layers) {
       const inner = what === "scene" ? "" : one.several ? `${plain(object.name)}-` : prefix;
-      object.layers = putList(one.layers, "layer", [...path, "layers"], inner);
-    } else if (what === "scene" && one.several === false) object.layers = [];
+      const layers = putList(one.layers, "layer", [...path, "layers"], inner);
+      object.layers = layers;
+      // What comes behind the last.
+      origins.set(pointer([...path, "layers", layers.length]), [...one.at, "layers", one.layers.length]);
+    } else if (what === "scene" && one.isPart) object.layers = [];
     if (what === "scene" && Array.isArray(object.content)) {
       const { at = [] } = one.own.get("content") ?? {};
       object.content = object.content.map((block, index) => {

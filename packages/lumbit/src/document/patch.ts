@@ -15,13 +15,15 @@ export type Operation =
   | { op: "remove"; path: string };
 
 /** Changes of a page as changes of what is written where; what several copies would have changed is changed once. */
-export function atOrigin<T extends { path: string }>(source: Source, changes: readonly T[]): T[] {
-  const known = new Map<string, T>();
-  for (const change of changes) {
+export function atOrigin<T extends { op: string; path: string }>(source: Source, changes: readonly T[]): T[] {
+  const known = new Set<string>();
+  return changes.flatMap((change) => {
     const path = pointer(source.origin(parsePointer(change.path)));
-    if (!known.has(path)) known.set(path, { ...change, path });
-  }
-  return [...known.values()];
+    const isMore = change.op === "add" && /\/\d+$/.test(path);
+    if (known.has(path) && !isMore) return [];
+    known.add(path);
+    return [{ ...change, path }];
+  });
 }
 
 /** The text of a page file with operations applied; what they do not change stays as it was written. */
