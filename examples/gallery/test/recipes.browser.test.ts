@@ -263,6 +263,28 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       near(gone.rotate, -5, 0.01);
     },
   ],
+  "taken-along": [
+    "card",
+    async ({ scrolled }) => {
+      const [a, b] = [await scrolled(0), await scrolled(240)];
+      near(a.scenes.card?.width ?? 0, 620);
+      near(a.scenes.card?.height ?? 0, 420);
+      near(of(a, "words").left, (screen.width - 620) / 2 + 0.07 * 620);
+      for (const [name, depth] of [
+        ["water", 1.8],
+        ["shoal", 0.6],
+        ["floor", 0],
+        ["words", 0],
+      ] as const)
+        goes(a, b, (seen) => of(seen, name).top, 1 / (1 + depth));
+      // No edge of the water shows in what is seen of the card, wherever that is.
+      for (const seen of [a, b]) {
+        const { top = 0, height = 0 } = seen.scenes.card ?? {};
+        expect(of(seen, "water").top).toBeLessThanOrEqual(top);
+        expect(of(seen, "water").bottom).toBeGreaterThanOrEqual(Math.min(top + height, screen.height));
+      }
+    },
+  ],
   "tied-picture": [
     "shore",
     async ({ at }) => {
