@@ -1,7 +1,8 @@
 import type { Box, Size } from "lumbit/core";
 import { edge } from "lumbit/internal";
-import sharp from "sharp";
+import sharp, { type Sharp } from "sharp";
 import type { DrawnLayer } from "./drawing.ts";
+import { passing } from "./flattened.ts";
 
 /** What of a picture in a drawing is visible: its box there; nothing where it is all transparent or beside the drawing. */
 export async function visibleBox(
@@ -35,22 +36,21 @@ export async function cutOut(
   at: { left: number; top: number },
   drawing: Size,
 ): Promise<Pick<DrawnLayer, "box" | "file" | "covers"> | undefined> {
-  const picture = await sharp(bytes).autoOrient().ensureAlpha().png().toBuffer();
+  const picture = await sharp(bytes).autoOrient().ensureAlpha().png(passing).toBuffer();
   const { width, height } = await sharp(picture).metadata();
   const box = await visibleBox(picture, { ...at, width, height }, drawing);
   if (!box) return undefined;
   const { left, top } = { left: box.left - at.left, top: box.top - at.top };
   const cut = await sharp(picture)
     .extract({ left, top, width: box.width, height: box.height })
-    .png({ compressionLevel: 9 })
+    .png(passing)
     .toBuffer();
+  const packed = (picture: Sharp) => picture.png().toBuffer();
   const whole = box.width === drawing.width && box.height === drawing.height;
-  if (!whole || !(await sharp(cut).stats()).isOpaque) return { box, file: { bytes: cut, extension: "png" } };
+  if (!whole || !(await sharp(cut).stats()).isOpaque)
+    return { box, file: { bytes: await packed(sharp(cut)), extension: "png" } };
   // What fills its scene reaches a pixel past it on every side: with one more there it is not enlarged for that.
   const sides = { top: edge, right: edge, bottom: edge, left: edge };
-  const bytesWithEdge = await sharp(cut)
-    .extend({ ...sides, extendWith: "copy" })
-    .png({ compressionLevel: 9 })
-    .toBuffer();
-  return { box, file: { bytes: bytesWithEdge, extension: "png" }, covers: true };
+  const withEdge = await packed(sharp(cut).extend({ ...sides, extendWith: "copy" }));
+  return { box, file: { bytes: withEdge, extension: "png" }, covers: true };
 }
