@@ -28,6 +28,24 @@ const file = {
         { name: "last", part: "post", depth: 2 },
       ],
     },
+    // Called as a use in another scene, and like it but for its depth.
+    {
+      name: "quay",
+      layers: [
+        {
+          ...{ name: "last", place: { left: "10%", top: "20%", width: "8%", height: "30%" }, depth: 7 },
+          layers: [
+            {
+              name: "last-pole",
+              shape: "rectangle",
+              background: "#210",
+              place: { width: "100%", height: "100%" },
+            },
+            { name: "last-mark", text: "low" },
+          ],
+        },
+      ],
+    },
     { name: "tank", layers: [], copies: { each: [{ part: "night" }, { background: "#def" }] } },
   ],
 };
@@ -68,7 +86,8 @@ test("what is changed in a use of a part, or in one copy, becomes a setting of i
     copies: { times: 3, across: "12%", each: [{}, { place }, {}] },
   });
   const scene = after((draft) => void Object.assign(sceneOf(draft, "tank-2") ?? {}, { background: "#fff" }));
-  expect(scene.scenes[1]).toMatchObject({ copies: { each: [{ part: "night" }, { background: "#fff" }] } });
+  expect(scene.scenes[2]).toMatchObject({ copies: { each: [{ part: "night" }, { background: "#fff" }] } });
+  for (const { scenes } of [use, inner, copy, scene]) expect(scenes[1]).toEqual(file.scenes[1]);
   for (const { parts } of [use, inner, copy, scene]) expect(parts).toEqual(file.parts);
 });
 
@@ -81,7 +100,7 @@ test("what parts and copies cannot say is written out, and only that", () => {
     expect.not.objectContaining({ part: "post" }),
   ]);
   const apart = after(addScene("new", "tank-2"));
-  expect(apart.scenes.map(({ name }) => name)).toEqual(["pier", "tank-1", "new", "tank-2"]);
+  expect(apart.scenes.map(({ name }) => name)).toEqual(["pier", "quay", "tank-1", "new", "tank-2"]);
 });
 
 test("whatever is changed, the file that is written comes to it", () => {

@@ -17,18 +17,26 @@ interface Use {
  */
 export function folded(file: unknown, page: Page): unknown {
   const { $schema, parts, scenes } = file as Json;
-  const uses = usesIn(list(scenes), parts);
+  const known = list(scenes).map((scene) => usesIn(scene, parts));
+  const inAll = known.flatMap(({ inside }) => inside);
+  // What is called the same in another scene is something else; one with a new name may be any of them.
+  const inside = ({ name }: Json) => known.find(({ names }) => names.includes(name))?.inside ?? inAll;
   return {
     ...($schema !== undefined && { $schema }),
     ...page,
     ...(parts !== undefined && { parts }),
-    ...(uses.length > 0 && { scenes: fold(list(page.scenes), uses) }),
+    scenes: fold(
+      list(page.scenes),
+      known.flatMap(({ own }) => own),
+      inside,
+    ),
   };
 }
 
 const list = (value: unknown): Json[] => (Array.isArray(value) ? value : []);
 
-function usesIn(scenes: readonly Json[], parts: unknown): Use[] {
+/** A scene as a use, what comes of it, and the uses in it. */
+function usesIn(scene: Json, parts: unknown): { own: Use[]; names: unknown[]; inside: Use[] } {
   const scenesOf = (scene: Json) =>
     (expand({ parts, scenes: [scene] }).document as { scenes: readonly Json[] }).scenes;
   const layersOf = (layer: Json) => list(scenesOf({ layers: [layer] })[0]?.layers);
@@ -38,15 +46,19 @@ function usesIn(scenes: readonly Json[], parts: unknown): Use[] {
     (written: Json): Use[] =>
       "part" in written || "copies" in written ? [{ written, made: make(written), make }] : [];
   const inner = (layers: unknown): Json[] => list(layers).flatMap((layer) => [layer, ...inner(layer.layers)]);
-  return scenes.flatMap((scene) => [
-    ...use(scenesOf)(scene),
-    ...inner(scene.layers).flatMap(use(layersOf)),
-    ...list(scene.content).flatMap(use(blocksOf)),
-  ]);
+  return {
+    own: use(scenesOf)(scene),
+    names: scenesOf(scene).map(({ name }) => name),
+    inside: [...inner(scene.layers).flatMap(use(layersOf)), ...list(scene.content).flatMap(use(blocksOf))],
+  };
 }
 
-/** Entries of a list, as they are written. */
-function fold(entries: readonly Json[], uses: readonly Use[]): Json[] {
+/** Entries of a list, as they are written; `inside` says which uses may be in one of them. */
+function fold(
+  entries: readonly Json[],
+  uses: readonly Use[],
+  inside: (entry: Json) => readonly Use[] = () => uses,
+): Json[] {
   const written: Json[] = [];
   for (let at = 0; at < entries.length; ) {
     const found = uses
@@ -57,11 +69,12 @@ function fold(entries: readonly Json[], uses: readonly Use[]): Json[] {
       at += found.use.made.length;
       continue;
     }
-    const { layers, content, ...own } = entries[at++] as Json;
+    const entry = entries[at++] as Json;
+    const { layers, content, ...own } = entry;
     written.push({
       ...own,
-      ...(content !== undefined && { content: fold(list(content), uses) }),
-      ...(layers !== undefined && { layers: fold(list(layers), uses) }),
+      ...(content !== undefined && { content: fold(list(content), inside(entry)) }),
+      ...(layers !== undefined && { layers: fold(list(layers), inside(entry)) }),
     });
   }
   return written;
