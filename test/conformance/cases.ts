@@ -28,12 +28,83 @@ const tank: Omit<Extract<Layer, { image: string }>, "name" | "depth" | "speed"> 
 const block = (name: string, more: object = {}): Layer =>
   ({ name, shape: "rectangle", background: "#0a6", place: box, ...more }) as Layer;
 
+// biome-ignore lint/suspicious/noExplicitAny: what is made at random
+type Json = Record<string, any>;
+const constants = <T extends object>(values: T) =>
+  Object.fromEntries(Object.entries(values).map(([key, value]) => [key, fc.constant(value)]));
+
 /** A ramp by its stops, each a moment, a value and how it goes on. */
 const ramp = (property: string, ...stops: [at: string, value: string | number, easing?: string][]) =>
   ({
     property,
     stops: stops.map(([at, value, easing]) => ({ at, value, ...(easing && { easing }) })),
   }) as unknown as Ramp;
+
+const size = fc
+  .tuple(fc.integer({ min: 2, max: 30 }), fc.constantFrom("%", "vw", "vh", "rem"))
+  .map(([value, unit]) => `${unit === "rem" ? value / 5 : value}${unit}`);
+const words = fc.constantFrom(
+  "Tide",
+  "High water at six",
+  "The wheel turns when the mill pond is full, twice a day",
+);
+/** Rows of anything, rows among them. */
+const randomRows = fc
+  .array(
+    fc.letrec((tie) => ({
+      row: fc.record({
+        row: fc.record(
+          {
+            along: fc.constantFrom("x", "y"),
+            gap: size,
+            align: fc.constantFrom("start", "middle", "end", "stretch"),
+          },
+          { requiredKeys: [] },
+        ),
+        wrap: fc.boolean(),
+        padding: fc.constantFrom("0px", "1vw", "12px"),
+        layers: fc.array(
+          fc.oneof(
+            { maxDepth: 2 },
+            fc.record({ text: words }),
+            fc.record({ text: words, maxWidth: size }),
+            fc.record({ ...constants(tank), place: fc.record({ width: size }) }),
+            fc.record({
+              ...constants(tank),
+              place: fc.record({ width: size, height: size }),
+              pane: fc.boolean(),
+            }),
+            fc.record({
+              ...constants({ shape: "rectangle", background: "#0a6" }),
+              place: fc.record({ width: size, height: size }),
+              hidden: fc.boolean(),
+            }),
+            tie("row"),
+          ),
+          { minLength: 1, maxLength: 5 },
+        ),
+      }),
+    })).row,
+    { minLength: 5, maxLength: 5 },
+  )
+  .map((rows) => {
+    let count = 0;
+    const named = ({ wrap, ...own }: Json): Json => ({
+      ...own,
+      name: `l${count++}`,
+      ...(own.row && { row: { ...own.row, ...(wrap && own.row.along !== "y" && { wrap }) } }),
+      ...(own.layers && { layers: own.layers.map(named) }),
+    });
+    const places = [
+      { center: "both" },
+      { left: "4%", top: "2vh" },
+      { right: "3%", bottom: 0 },
+      { left: "10%", width: "70%", top: "30%" },
+    ];
+    return (rows as Json[]).map(
+      (row, index) => ({ ...named(row), depth: index / 3 - 0.5, place: places[index] }) as unknown as Layer,
+    );
+  });
 
 /** A scene that holds while a reel of slides of a width travels. */
 const reelScene = (width: Length, narrow?: "travel"): Partial<Scene> & { layers: readonly Layer[] } => ({
@@ -435,6 +506,69 @@ export const cases: Case[] = [
         },
       ],
     } as Partial<Scene> & { layers: readonly Layer[] }),
+  },
+  {
+    name: "rows, columns and lines that wrap, as large as what is in them",
+    page: middle({
+      layers: [
+        {
+          name: "cards",
+          depth: 0.6,
+          background: "#123",
+          radius: "8px",
+          padding: "1rem",
+          place: { center: "x", top: "6%" },
+          row: { gap: "2vw", align: "middle" },
+          rules: [{ media: "(max-width: 700px)", row: { along: "y", gap: "10px", align: "end" } }],
+          layers: [
+            { name: "picture", ...tank, place: { width: "18%" } },
+            {
+              name: "words",
+              row: { along: "y", gap: "6px" },
+              padding: "8px",
+              background: "#345",
+              layers: [
+                { name: "high", text: "High water", as: "h3", fontSize: "22px" },
+                {
+                  name: "long",
+                  text: "The wheel turns at six, and again when the mill pond is full",
+                  maxWidth: "30%",
+                },
+                { name: "gone", text: "Never seen", hidden: true },
+              ],
+            },
+            {
+              name: "chip",
+              ...tank,
+              pane: true,
+              place: { width: "60px", height: "8vh" },
+              ramps: [ramp("rotate", ["cover 0%", 0], ["cover 100%", 40])],
+            },
+          ],
+        },
+        {
+          name: "wrapped",
+          depth: -0.2,
+          place: { left: "8%", right: "12%", bottom: "4%" },
+          row: { gap: "12px", wrap: true, align: "end" },
+          layers: Array.from({ length: 7 }, (_, index) =>
+            block(`stone-${index}`, {
+              place: { width: `${80 + 30 * (index % 4)}px`, height: `${20 + 8 * index}px` },
+            }),
+          ),
+        },
+        {
+          name: "band",
+          background: "#678",
+          place: { right: "4%", top: "45%", width: "40%", height: "20%" },
+          row: { align: "middle", gap: "3%" },
+          layers: [
+            { name: "said", text: "Low water at noon, slack before", fontSize: "18px" },
+            block("end", { place: { width: "5%", height: "5%" } }),
+          ],
+        },
+      ],
+    }),
   },
   {
     name: "moments at a distance from the start of a range",
@@ -1228,6 +1362,10 @@ export const cases: Case[] = [
     name: "hidden layers",
     page: middle({ layers: [block("a", { hidden: true }), block("b", { depth: 1 })] }),
   },
+  ...fc.sample(randomRows, { numRuns: 2, seed: 14 }).map((layers, index) => ({
+    name: `random rows ${index + 1}`,
+    page: middle({ height: "150vh", layers }),
+  })),
   ...fc.sample(randomScenes, { numRuns: 3, seed: 14 }).map((scenes, index) => ({
     name: `random scenes ${index + 1}`,
     page: page(scenes),

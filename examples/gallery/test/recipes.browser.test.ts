@@ -192,6 +192,20 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       }
     },
   ],
+  "cards-abreast": [
+    "race",
+    async ({ scrolled }) => {
+      const [a, b] = [await scrolled(600), await scrolled(900)];
+      const cards = ["anemone", "star", "jelly"];
+      for (const card of cards) goes(a, b, (seen) => of(seen, card).top, 1 / 0.85);
+      const [first, second, third] = cards.map((card) => of(a, card));
+      near(second?.left ?? 0, (first?.right ?? 0) + 0.02 * screen.width);
+      near(third?.left ?? 0, (second?.right ?? 0) + 0.02 * screen.width);
+      near((first?.x ?? 0) + (third?.x ?? 0), screen.width);
+      // As high as the one with the most words.
+      near(first?.bottom ?? 0, third?.bottom ?? 0);
+    },
+  ],
   "one-part-many": [
     "marks",
     async ({ scrolled }) => {

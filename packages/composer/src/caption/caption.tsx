@@ -1,5 +1,5 @@
 import { type AnyLayer, depthAt, speedOf } from "lumbit/core";
-import { isGroup, isImage, isReel, isShape, isText } from "lumbit/internal";
+import { isGroup, isImage, isReel, isRow, isShape, isText } from "lumbit/internal";
 import {
   layerSettings,
   pageLook,
@@ -76,7 +76,9 @@ const articled = (layer: AnyLayer): string =>
         ? "a shape"
         : isReel(layer)
           ? "a reel"
-          : "a group";
+          : isRow(layer)
+            ? "a row"
+            : "a group";
 
 function LayerCaption({ scene, layer: name }: { scene: string; layer: string }) {
   const composer = useComposer();

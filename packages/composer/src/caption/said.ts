@@ -100,6 +100,12 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   focus: { depth: "What lies {} deep is sharp,", blur: "what is far from it blurred by {}." },
   reel: { width: "Its slides are {} wide,", gap: "{} apart." },
+  row: {
+    along: "Its layers stand one after the other along {},",
+    gap: "Its layers stand {} apart,",
+    align: "lined up at {}.",
+    wrap: "They may go on in a new line: {}.",
+  },
 };
 
 export const sentenceOf = (setting: string, of: string): string =>

@@ -115,7 +115,8 @@ export function Overlay({
         return move([one], { x: x / one.scale + down * one.lags.x, y: down });
       }),
     );
-  const canMove = ({ layer, carried }: Shown) => !fillsScene(layer) && !(carried && layer.layers);
+  const canMove = ({ layer, carried, inRow }: Shown) =>
+    !fillsScene(layer) && !inRow && !(carried && layer.layers);
 
   function onPointerDown(event: PointerEvent<HTMLDivElement>): void {
     if (event.button !== 0 || !stands) return;

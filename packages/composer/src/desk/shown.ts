@@ -1,5 +1,5 @@
 import { type Box, type LayerLayout, type LayerPose, type PageLayout, poseAt, type Size } from "lumbit/core";
-import { boundsOf, fillsScene, hasPane, isReel, withInner } from "lumbit/internal";
+import { boundsOf, fillsScene, hasPane, isReel, isRow, withInner } from "lumbit/internal";
 import type { Standing } from "../edit/place.ts";
 
 /** A layer as a stage shows it at a scroll position. Boxes are in px of its screen. */
@@ -25,7 +25,11 @@ export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll:
   if (!scene || !pose) return [];
   const { viewport } = layout;
   const poses = new Map(scene.layers.flatMap(withInner).map((layer, at) => [layer, pose.layers[at]]));
-  const shown = (own: LayerLayout, around: Size, scale: number, carried: boolean): Shown[] => {
+  const shown = (
+    own: LayerLayout,
+    around: Size,
+    { scale, carried, inRow }: Pick<Shown, "scale" | "carried" | "inRow">,
+  ): Shown[] => {
     const at = poses.get(own);
     if (!at) return [];
     const whole = { left: 0, top: 0, width: around.width, height: around.height };
@@ -35,18 +39,23 @@ export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll:
     return [
       {
         name: { scene: name, layer: own.name },
-        ...{ layer: own.layer, viewport, box: settled, around, pose: at, scale, carried },
+        ...{ layer: own.layer, viewport, box: settled, around, pose: at, scale, carried, inRow },
         bounds: boundsOf(at, at.rotate),
         // What is fixed on the screen goes nowhere, wherever its place is.
         lags: own.layer.settle === undefined || own.drift.y === 1 ? { x: 0, y: 0 } : own.drift,
         ...(pane && { pane }),
       },
       ...(own.layers ?? []).flatMap((inner) =>
-        shown(inner, own.box, scale * at.scale, carried || isReel(own.layer)),
+        // Percentages in a row are of what is around the row.
+        shown(inner, isRow(own.layer) ? around : own.box, {
+          scale: scale * at.scale,
+          carried: carried || isReel(own.layer),
+          inRow: isRow(own.layer),
+        }),
       ),
     ];
   };
-  return scene.layers.flatMap((layer) => shown(layer, scene, 1, false));
+  return scene.layers.flatMap((layer) => shown(layer, scene, { scale: 1, carried: false, inRow: false }));
 }
 
 /** Where layers stand at the two ends of the part of their scene's passage that can be reached, as it is scrolled now. */

@@ -12,6 +12,8 @@ export interface Standing {
   viewport: Viewport;
   box: Box;
   around: Size;
+  /** Whether it stands in a row, which has its place. */
+  inRow: boolean;
 }
 
 /** Which edges of a box a hand is on: -1 the left or top one, 1 the right or bottom one. */
@@ -86,7 +88,7 @@ export const resize =
           place[size] === undefined
             ? percent(box[size] + growth, base)
             : shifted(place[size], growth, base, standing.viewport);
-      if (centred(axis)) continue;
+      if (centred(axis) || standing.inRow) continue;
       if (edges[axis] < 0 && place[end] === undefined) shift(place, axis, -growth, standing);
       if (edges[axis] > 0 && place[end] !== undefined)
         place[end] = shifted(place[end] ?? 0, -growth, base, standing.viewport);
@@ -96,6 +98,18 @@ export const resize =
     const growth = Math.max(grown.x, leastSize - box.width);
     if (text && isText(layer) && typeof layer.fontSize === "object" && "fit" in layer.fontSize)
       text.fontSize = { fit: shifted(layer.fontSize.fit, growth, standing.around.width, standing.viewport) };
+  };
+
+/** Has what stood in a row stand where the row had it, in the box around that. */
+export const outOfRow =
+  (row: Standing, members: readonly Standing[]): Edit =>
+  (page) => {
+    for (const member of members)
+      write(page, member, {
+        ...looseOf(member),
+        left: percent(row.box.left + member.box.left, row.around.width),
+        top: percent(row.box.top + member.box.top, row.around.height),
+      });
   };
 
 /** Brings the point of a picture that crops keep in sight to shares of its width and height. */
@@ -112,8 +126,8 @@ const stretched = ({ left, right, top, bottom }: Loose) =>
   (left !== undefined && right !== undefined) || (top !== undefined && bottom !== undefined);
 
 /** Where a layer is written to stand; one that is not stands in shares of what is around. */
-function looseOf({ layer, box, around }: Standing): Loose {
-  if (layer.place) return { ...(layer.place as Loose) };
+function looseOf({ layer, box, around, inRow }: Standing): Loose {
+  if (layer.place || inRow) return { ...(layer.place as Loose | undefined) };
   const place: Loose = { left: percent(box.left, around.width), top: percent(box.top, around.height) };
   if (isText(layer)) return place;
   return { ...place, width: percent(box.width, around.width), height: percent(box.height, around.height) };

@@ -1,6 +1,6 @@
-import { isGroup } from "lumbit/internal";
+import { isGroup, isRow } from "lumbit/internal";
 import type { Edit } from "../edit/edit.ts";
-import { freeName, layerOf, listOf, namesIn } from "../edit/find.ts";
+import { freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
 import {
   addLayers,
   copiesOf,
@@ -12,7 +12,10 @@ import {
   spread,
   ungroup,
 } from "../edit/layers.ts";
+import { outOfRow } from "../edit/place.ts";
 import type { Command } from "../menu.tsx";
+import { groupsAround } from "../section/arrange.ts";
+import { standingNow } from "../section/depths.ts";
 import type { Composer } from "../state/store.ts";
 import { copyLayers } from "./clipboard.ts";
 
@@ -34,6 +37,8 @@ export function layerCommands(composer: Composer): Command[] {
   const hidden = some && layers.every(({ hidden }) => hidden);
   const locked = some && layers.every(({ locked }) => locked);
   const groupName = freeName("group", namesIn(page, scene));
+  const around = first && groupsAround(sceneOf(page, scene)?.layers ?? [], first.layer).at(-1);
+  const inRow = around !== undefined && layerOf(page, { scene, layer: around })?.row !== undefined;
   const inner = (only && isGroup(only) ? only.layers : []).map(({ name }) => name);
   return [
     {
@@ -57,7 +62,7 @@ export function layerCommands(composer: Composer): Command[] {
       do: () => edit(locked ? "unlocked" : "locked", flag(names, "locked", !locked)),
     },
     {
-      ...{ id: "group", words: "Group", key: "g", can: some && together && !layers.some(isGroup) },
+      ...{ id: "group", words: "Group", key: "g", can: some && together && !inRow && !layers.some(isGroup) },
       do: () => edit("grouped", group(names, groupName), [groupName]),
     },
     {
@@ -67,7 +72,13 @@ export function layerCommands(composer: Composer): Command[] {
         key: "G",
         can: only !== undefined && isGroup(only) && !only.reel,
       },
-      do: () => first && edit("taken apart", ungroup(first), inner),
+      do() {
+        if (!first || !only) return;
+        const standing = isRow(only) ? standingNow(composer) : [];
+        const row = standing.find(({ name }) => name.layer === only.name);
+        const members = standing.filter(({ name }) => inner.includes(name.layer));
+        edit("taken apart", ungroup(first, row && outOfRow(row, members)), inner);
+      },
     },
     {
       ...{ id: "spread", words: "Spread evenly", can: layers.length > 2 },

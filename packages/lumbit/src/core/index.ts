@@ -101,6 +101,7 @@ export {
   type Travel,
 } from "./ramp.ts";
 export { besideSlide, isSwiped, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
+export type { Row } from "./row.ts";
 export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";
 export {

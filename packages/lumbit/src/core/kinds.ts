@@ -1,5 +1,6 @@
 import type { AnyLayer, GroupLayer, ImageLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
 import type { Reel } from "./reel.ts";
+import type { Row } from "./row.ts";
 import type { Scene } from "./scene.ts";
 
 export const isImage = (layer: AnyLayer): layer is ImageLayer => layer.image !== undefined;
@@ -10,6 +11,9 @@ export const isGroup = (layer: AnyLayer): layer is GroupLayer | Slide => layer.l
 /** Of what is in a reel. */
 export const isSlide = (layer: AnyLayer): layer is Slide => layer.layers !== undefined;
 export const isReel = (layer: AnyLayer): layer is GroupLayer & { reel: Reel } => layer.reel !== undefined;
+
+/** Of a group whose layers stand beside each other by themselves. */
+export const isRow = (layer: AnyLayer): layer is GroupLayer & { row: Row } => layer.row !== undefined;
 
 /** Layers and all that is in them, in document order. */
 export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>

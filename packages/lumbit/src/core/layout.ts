@@ -4,25 +4,14 @@ import { backdropHeight } from "./backdrop.ts";
 import type { Box, Size } from "./box.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
-import { fittedWidth } from "./font-size.ts";
-import {
-  fillsScene,
-  hasPane,
-  isGroup,
-  isImage,
-  isReel,
-  isSlide,
-  isSwipedWhole,
-  isText,
-  overscans,
-} from "./kinds.ts";
+import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
 import type { AnyLayer, GroupLayer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
 import { edge, type Overscan, overscanOf, reach } from "./overscan.ts";
 import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
-import { type Place, placedBox } from "./place.ts";
+import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
 import { isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
@@ -150,13 +139,6 @@ function heightOf(scene: Scene, column: number, viewport: Viewport, natural: Nat
   return Math.max(px(scene.minHeight), height === "auto" ? 0 : px(height), scene.content ? needed : 0);
 }
 
-/** What sizes of a scene's layers follow from. */
-interface Sizes {
-  viewport: Viewport;
-  natural: Natural;
-  scene: string;
-}
-
 interface SceneContext {
   top: number;
   width: number;
@@ -207,7 +189,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       ...(isGroup(layer) && {
         layers: isReel(layer)
           ? layoutSlides(layer, box, { ...moments, settle: own }, sizes, stage.relief)
-          : layoutGroup(layer, box, { ...moments, settle: own }, sizes, look),
+          : layoutGroup(layer, { ...boxes, box }, { ...moments, settle: own }, sizes, look),
       }),
     };
   });
@@ -252,13 +234,14 @@ type GroupMoments = Omit<MomentContext, "box"> & Pick<LayerLayout, "settle">;
 
 function layoutGroup(
   group: GroupLayer | Slide,
-  around: Box,
+  { box: around, members = [] }: Placed,
   moments: GroupMoments,
   sizes: Sizes,
   look: PageLook,
 ): LayerLayout[] {
-  return group.layers.map((layer): LayerLayout => {
-    const { box } = placeLayer(layer, around, sizes);
+  return group.layers.map((layer, index): LayerLayout => {
+    const own = members[index] ?? placeLayer(layer, around, sizes);
+    const { box } = own;
     const inScene = { ...box, left: around.left + box.left, top: around.top + box.top };
     return {
       ...common(layer),
@@ -272,7 +255,9 @@ function layoutGroup(
       push: 0,
       box,
       ramps: resolveRamps(layer, { ...moments, box: inScene }),
-      ...(isGroup(layer) && { layers: layoutGroup(layer, inScene, moments, sizes, look) }),
+      ...(isGroup(layer) && {
+        layers: layoutGroup(layer, { ...own, box: inScene }, moments, sizes, look),
+      }),
     };
   });
 }
@@ -343,34 +328,6 @@ function layoutSlides(
     };
   });
 }
-
-/** The box of a layer at the settle moment, without overscan, and the pane that clips it. */
-function placeLayer(
-  layer: AnyLayer,
-  around: Size,
-  { viewport, natural, scene }: Sizes,
-): { box: Box; pane?: Box } {
-  const whole = { left: 0, top: 0, width: around.width, height: around.height };
-  if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
-  const fitted = isText(layer) ? fittedWidth(layer) : undefined;
-  const place = layer.place ?? { center: "both" };
-  const box = placedBox(fitted === undefined ? place : ({ ...place, width: fitted } as Place), {
-    viewport,
-    around,
-    natural: (available) =>
-      isText(layer) || isImage(layer) ? natural.layer(layer, available, viewport, scene) : noSize,
-    kind: isImage(layer) ? "image" : "text",
-    maxWidth: isText(layer) ? layer.maxWidth : undefined,
-  });
-  if (!hasPane(layer)) return { box };
-  if (!isGroup(layer)) return { box, pane: box };
-  const px = (length: NonNullable<GroupLayer["size"]>["width"], percent: number) =>
-    resolveLength(length ?? "100%", { viewport, percent });
-  const { width, height } = layer.size ?? {};
-  return { box: { ...box, width: px(width, box.width), height: px(height, box.height) }, pane: box };
-}
-
-const noSize = { width: 0, height: 0 };
 
 /** A picture's box in its pane; of a pane that never comes into view nothing is needed. */
 function reached(pane: Box, over: Overscan): Box {

@@ -36,6 +36,8 @@ export interface PlaceContext {
   /** A picture keeps its proportions and may be wider than its scene; a text wraps within it. */
   kind: "image" | "text";
   maxWidth?: Length | undefined;
+  /** In a row: how many px of it there are, for what has no width of its own. */
+  within?: number | undefined;
 }
 
 /** One axis of a place: where a box begins, where it ends, its size, and how large the box around it is. */
@@ -108,7 +110,8 @@ export function placedBox(place: Place, context: PlaceContext): Box {
   const widest =
     context.maxWidth === undefined ? Number.POSITIVE_INFINITY : px(context.maxWidth, around.width);
   const asked = x.size === undefined ? undefined : Math.min(x.size, widest);
-  const available = asked ?? Math.min(widest, Math.max(0, around.width - (x.start ?? 0) - (x.end ?? 0)));
+  const room = context.within ?? Math.max(0, around.width - (x.start ?? 0) - (x.end ?? 0));
+  const available = asked ?? Math.min(widest, room);
   const own = natural(available);
   const { width, height } =
     kind === "image"

@@ -5,6 +5,7 @@ import { linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
 import { pushBreaches } from "./push.ts";
 import { rampBreaches } from "./ramp.ts";
+import { memberBreaches, rowBreaches } from "./row.ts";
 import type { Path } from "./source.ts";
 import { togetherBreaches } from "./together.ts";
 
@@ -95,7 +96,7 @@ function repeatedNames(entries: [Json, Path][], what: string, where: string): Br
 }
 
 /** What a layer is directly in. */
-type Around = "scene" | "group" | "reel" | "slide";
+type Around = "scene" | "group" | "row" | "reel" | "slide";
 
 function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breach[] {
   const breaches: Breach[] = [];
@@ -105,7 +106,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   const [kind, ...others] = given;
   if (around === "slide" && "layers" in layer)
     breach("layers", "a slide holds pictures, texts and shapes, and no groups");
-  if (around === "group" && "reel" in layer)
+  if ((around === "group" || around === "row") && "reel" in layer)
     breach("reel", "a reel stands in its scene, which holds for it; take it out of the group");
   if (around === "reel" && kind !== "layers")
     breach(undefined, 'a reel holds slides: give this one "layers", and what it shows in them');
@@ -147,9 +148,11 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     if (kind === "text" && "pane" in layer)
       breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
+  if (kind === "layers") breaches.push(...rowBreaches(layer, path));
   for (const key of "tilt" in layer ? [] : ["tiltOver", "perspective"])
     if (key in layer) breach(key, `"${key}" is of a group that turns: give it a "tilt" such as 8`);
   breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
+  if (around === "row") breaches.push(...memberBreaches(layer, kind, path));
   for (const [rule, index] of objects(layer.rules))
     breaches.push(
       ...ruleBreaches(rule, layer, around === "reel" ? "slide" : kindOf(layer), [...path, "rules", index]),
@@ -159,7 +162,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     stateBreaches(state, kind, []),
   ))
     breaches.push({ path: [...path, ...at], message });
-  const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "group";
+  const inside = around === "reel" ? "slide" : "reel" in layer ? "reel" : "row" in layer ? "row" : "group";
   for (const [inner, index] of around === "slide" ? [] : objects(layer.layers))
     breaches.push(...layerBreaches(inner, [...path, "layers", index], inside));
   return breaches;
@@ -175,7 +178,7 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
   for (const key of Object.keys(rule))
     if (kind && kindsWith(key)?.includes(kind) === false)
       breach(key, `a ${oneName[kind]} has no "${key}" to change`);
-  for (const key of ["reel", "tilt"])
+  for (const key of ["reel", "tilt", "row"])
     if (key in rule && !(key in layer))
       breach(key, `this layer has no "${key}" to change; give it one, of which the rule makes another`);
   for (const key of ["image", "variants"])

@@ -251,6 +251,31 @@ describe("says what is wrong", () => {
       { ...good, scenes: [{ name: "a", hold: "100vh", layers: [{ name: "r", reel: {}, layers: [layer] }] }] },
       /a reel holds slides/,
     ],
+    [
+      "a place in a row",
+      withLayer({ name: "r", row: {}, layers: [{ ...layer, place: { left: 0, width: "10%" } }] }),
+      /\/place\/left what is in a row stands where the row has it/,
+    ],
+    [
+      "a picture without a size in a row",
+      withLayer({ name: "r", row: {}, layers: [{ name: "a", image: "a.png", alt: "" }] }),
+      /in a row it needs a "place" with a width or a height/,
+    ],
+    [
+      "a column that wraps",
+      withLayer({ name: "r", row: { along: "y", wrap: true }, layers: [] }),
+      /what stands below each other does not wrap/,
+    ],
+    [
+      "a row in a pane",
+      withLayer({ name: "r", row: {}, pane: true, place: { left: 0 }, layers: [] }),
+      /put it into a group with this "pane"/,
+    ],
+    [
+      "space around the layers of a group without a row",
+      withLayer({ name: "r", padding: "1rem", layers: [] }),
+      /give it a "row", or leave "padding" away/,
+    ],
     ["a title outside of a slide", withLayer({ ...layer, title: true }), /this layer is in none/],
     [
       "no media query",

@@ -6,6 +6,7 @@ import {
   isGroup,
   isImage,
   isReel,
+  isRow,
   isShape,
   isText,
   orderOf,
@@ -19,9 +20,10 @@ import { copyRules, lineCss } from "./line.ts";
 import { blendCss, lookCss } from "./look.ts";
 import { hasAnyWays, motionCss, motionRules, pieceRules, rowRules } from "./motion.ts";
 import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
-import { boxPlace, changedPlace, groupSize, naturalCss, textPlace } from "./place.ts";
+import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
+import { memberSize, rowCss } from "./row.ts";
 import { quoted } from "./safe.ts";
 import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
@@ -53,6 +55,7 @@ export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] 
           look: layer.tilt === undefined ? {} : { focus: context.look.focus },
           pushed: false,
           inner: true,
+          inRow: isRow(layer),
           ...(isReel(layer) && { reel: layer.reel }),
           slide: isReel(layer) ? { index, count: layer.layers.length } : context.slide && ("inside" as const),
         }),
@@ -87,6 +90,7 @@ function styleOf(
     background: given.background ?? placeholderOf(layer, given, context),
     "box-shadow": given.shadow,
     ...(isGroup(layer) && tiltCss(given)),
+    ...(isRow(layer) && given.row && rowCss(given.row)),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
     ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
     ...(given.subject && {
@@ -99,12 +103,18 @@ function styleOf(
     Object.assign(
       own,
       lineCss(layer, given, base),
-      whole ? textPlace(layer) : changedPlace(layer, given, base),
+      context.inRow
+        ? memberSize(layer, given)
+        : whole
+          ? contentPlace(layer)
+          : changedPlace(layer, given, base),
     );
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
-  if (isText(layer)) {
-    const panel = given.padding === undefined ? {} : { padding: given.padding, "box-sizing": "border-box" };
-    return { layer: { ...own, "border-radius": radius, ...panel } };
+  const panel = given.padding === undefined ? {} : { padding: given.padding, "box-sizing": "border-box" };
+  if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
+  if (isRow(layer)) {
+    const place = placed && (context.inRow ? memberSize(layer, given) : contentPlace(layer));
+    return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
   }
   const natural = naturalCss(layer, given, base, context);
   if (boxed)

@@ -111,6 +111,9 @@ a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture >
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
 [data-lumbit-is~=pane]:has(> [data-lumbit-is~=group]) { overflow: var(--lumbit-clip, auto); }
 [data-lumbit-is~=group] { container-type: size; }
+[data-lumbit-is~=arranged] > *, [data-lumbit-is~=arranged] > picture > * { position: relative; flex: none; direction: var(--lumbit-written, ltr); }
+/* Percentages of what is in a row are of the box around the row. */
+[data-lumbit-is~=arranged] { display: flex; align-content: flex-start; left: auto; top: auto; width: auto; height: auto; direction: ltr; container-type: normal; }
 /* A row goes to the left on pages of every script; what is in its slides is written as the page is. */
 [dir="ltr"] { --lumbit-written: ltr; }
 [dir="rtl"] { --lumbit-written: rtl; }

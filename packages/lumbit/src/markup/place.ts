@@ -3,11 +3,14 @@ import {
   fittedWidth,
   type GroupLayer,
   isImage,
+  isRow,
+  isText,
+  type PlacedAxis,
   pictureSize,
   startOn,
   type TextLayer,
 } from "../core/index.ts";
-import { css, print, value } from "./arithmetic.ts";
+import { css, type Expression, print, value } from "./arithmetic.ts";
 import type { Given, LayerContext } from "./context.ts";
 import { axesOf, contentAxis, lengthCss, sizedAxis } from "./lengths.ts";
 import { ifPaned } from "./pane.ts";
@@ -60,23 +63,30 @@ export function naturalCss(
   return { "--lumbit-natural": `${own.width}px`, "--lumbit-ratio": round(own.width / own.height) };
 }
 
-export function textPlace(layer: TextLayer): Declarations {
+/** The place of a layer that is as large as what is in it where it does not say. */
+export function contentPlace(layer: AnyLayer): Declarations {
   const { x, y } = axesOf(layer.place ?? { center: "both" });
   const widest = lengthCss(layer.maxWidth, "x");
-  const fitted = lengthCss(fittedWidth(layer), "x");
+  const fitted = isText(layer) ? lengthCss(fittedWidth(layer), "x") : undefined;
   const asked = fitted === undefined ? x.size : value(fitted);
   const width = asked && widest ? css.min(asked, value(widest)) : asked;
   return {
-    ...(width ? sizedAxis(x, width, "x") : { ...contentAxis(x, "x"), "max-width": widest }),
+    ...(width
+      ? sizedAxis(x, width, "x")
+      : { ...contentAxis(x, "x"), "max-width": isRow(layer) ? print(roomOn(x)) : widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),
   };
 }
 
+/** How much room there is for what keeps off the insets of an axis. */
+const roomOn = ({ start = css.px(0), end = css.px(0), around }: PlacedAxis<Expression>) =>
+  css.subtract(around, start, end);
+
 /** What a rule changes of where a text stands: no more than that, for another rule may hold beside it. */
 export function changedPlace(layer: TextLayer, given: Given, base: TextLayer): Declarations {
-  const before = textPlace(base);
+  const before = contentPlace(base);
   return Object.fromEntries(
-    Object.entries(textPlace(layer)).filter(([key, value]) =>
+    Object.entries(contentPlace(layer)).filter(([key, value]) =>
       given.place === undefined || (key === "max-width" && given.maxWidth === undefined)
         ? value !== before[key]
         : true,

@@ -16,7 +16,7 @@ export {
   type ValuesOf,
 } from "./grammar.ts";
 export { head } from "./head.ts";
-export { type LayerRows, layerSettings, place } from "./layer.ts";
+export { type LayerRows, layerSettings, place, row } from "./layer.ts";
 export { isSafeLink } from "./link.ts";
 export { backdrop, delivery, fontFace, page, pageGrammar, pageLook } from "./page.ts";
 export { copies, parts, writtenGrammar } from "./part.ts";

@@ -52,6 +52,27 @@ export const place = {
   },
 } as const satisfies Record<string, Setting>;
 
+/** How the layers of a group stand beside each other. */
+export const row = {
+  along: {
+    grammar: choice(["x", "y"], '"x" or "y": whether its layers stand beside or below each other'),
+    meaning: 'Whether its layers stand beside each other, or with `"y"` below each other.',
+    otherwise: '"x"',
+  },
+  gap: { grammar: extent("space between its layers"), meaning: "Space between them.", otherwise: "0" },
+  align: {
+    grammar: choice(["start", "middle", "end", "stretch"]),
+    meaning:
+      'Where those stand in it that are smaller than the largest: at its upper or left edge, in the middle, or at the other edge; `"stretch"` makes texts and rows among them as large.',
+    otherwise: '"start"',
+  },
+  wrap: {
+    grammar: boolean("true to go on in a new line where there is no more room beside, or false"),
+    meaning: "Goes on in a new line where there is no more room beside.",
+    otherwise: "false",
+  },
+} as const satisfies Record<string, Setting>;
+
 /** What a layer is and says: no rule changes it. */
 const what = {
   name: {
@@ -180,16 +201,17 @@ const ofKinds = {
   shadow: {
     grammar: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"'),
     meaning: "A CSS box shadow.",
-    kinds: ["text", "shape"],
+    kinds: ["text", "shape", "group"],
     byRule: true,
   },
   padding: {
     grammar: distance(
-      'the space between a text and the edges of its background: a length such as "1rem" or "12px", not negative, not a percentage',
+      'the space between a text or a row and the edges of its background: a length such as "1rem" or "12px", not negative, not a percentage',
     ),
-    meaning: "Space between the words and the edges of their background, on all sides.",
+    meaning:
+      "Space between the words, or the layers of a row, and the edges of their background, on all sides.",
     otherwise: "0",
-    kinds: ["text"],
+    kinds: ["text", "group"],
     byRule: true,
   },
   radius: {
@@ -215,6 +237,13 @@ const ofKinds = {
       "settings of size: width and height of a group in its pane",
     ),
     meaning: "How large a group in a pane is, in percentages of the pane.",
+    kinds: ["group"],
+    byRule: true,
+  },
+  row: {
+    grammar: object(row, "settings of a row: along, gap, align, wrap"),
+    meaning:
+      "Has the layers of a group stand beside each other by themselves: in a row they have sizes and no other place. The group is as large as they need where its own place does not say; percentages in it are of the box that the row is in.",
     kinds: ["group"],
     byRule: true,
   },

@@ -20,6 +20,7 @@ import {
   isGroup,
   isImage,
   isReel,
+  isRow,
   isSlide,
   type Length,
   leastHeight,
@@ -241,13 +242,15 @@ function widthsIn(
     const near = !over && Number.isFinite(depth) ? (1 + depth) / (1 + depth - nearer) : 1;
     const scale = near * largestScale(layer);
     if (isReel(layer)) return [undefined, ...slideWidths(layer, area, stage.relief, pictures, widthOf)];
-    const inside = (own: AnyLayer, around: Area, enlarged: number): (ScreenLength | undefined)[] =>
+    // Percentages in a row are of what is around the row.
+    const inside = (own: AnyLayer, box: Area, around: Area, enlarged: number): (ScreenLength | undefined)[] =>
       (own.layers ?? []).flatMap((child) => {
-        const { box } = placed(child, around, pictures);
+        const outer = isRow(own) ? around : box;
+        const at = placed(child, outer, pictures).box;
         const larger = enlarged * largestScale(child);
-        return [widthOf(child, box, larger), ...inside(child, box, larger)];
+        return [widthOf(child, at, larger), ...inside(child, at, outer, larger)];
       });
-    return [widthOf(layer, area, scale), ...inside(layer, area, scale)];
+    return [widthOf(layer, area, scale), ...inside(layer, area, { width, height }, scale)];
   });
 }
 
