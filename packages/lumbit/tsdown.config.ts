@@ -48,7 +48,8 @@ export default defineConfig([
     dts,
   },
   // One file each for pages: what brings scenes to life without a bundler; what browsers without scroll-driven animations
-  // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know.
+  // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know,
+  // what tells in a header where the reader is.
   ...Object.entries({
     ...pages,
     scripted: "src/runtime/start.ts",
@@ -58,6 +59,7 @@ export default defineConfig([
     lines: "src/runtime/start-lines.ts",
     edges: "src/runtime/start-edges.ts",
     videos: "src/runtime/start-videos.ts",
+    header: "src/runtime/start-header.ts",
   }).map(
     ([name, path]): UserConfig => ({
       entry: { [name]: path },

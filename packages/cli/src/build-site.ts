@@ -20,13 +20,22 @@ export interface BuildOptions extends Work, SiteOptions {
  */
 export const buildSite = (
   project: Project,
-  { output, script = true, fragment, originals = false, layer, force = false, ...work }: BuildOptions = {},
+  {
+    output,
+    script = true,
+    fragment,
+    originals = false,
+    layer,
+    force = false,
+    links,
+    ...work
+  }: BuildOptions = {},
 ): Promise<Site> =>
   under(work, async () => {
     say("building the site");
     const site = layer
       ? await makeSnippet(project, layer)
-      : await makeSite(project, { script, fragment, originals });
+      : await makeSite(project, { script, fragment, originals, ...(links && { links }) });
     say("");
     if (output !== undefined) await writeSite(site, output, force);
     return site;

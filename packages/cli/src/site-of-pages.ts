@@ -1,5 +1,5 @@
 import { basename, extname } from "node:path";
-import { type Fault, linksOf } from "lumbit/document";
+import { type Fault, leadsNowhere, linksOf } from "lumbit/document";
 import { buildSite } from "./build-site.ts";
 import { Problem } from "./problem.ts";
 import type { Project } from "./project.ts";
@@ -26,7 +26,7 @@ export async function siteOfPages(
   if (faults.length > 0) throw new Problem("links lead nowhere; nothing was written", faults);
   const whole: Site = new Map();
   for (const { name, project } of pages)
-    for (const [path, content] of await buildSite(project, options))
+    for (const [path, content] of await buildSite(project, { ...options, links: linksTo(name, pages) }))
       whole.set(path === "index.html" ? name : path, content);
   return whole;
 }
@@ -53,9 +53,9 @@ function named(projects: readonly Project[]): Paged[] {
 function strayLinks({ project: { page, source } }: Paged, pages: readonly Paged[]): Fault[] {
   const names = pages.map(({ name }) => name);
   return linksOf(page).flatMap(({ href, at }) => {
-    const [, path, scene] = /^(?![a-z][a-z0-9+.-]*:|[/#])([^#?]*\.html)(?:#(.*))?$/i.exec(href) ?? [];
+    const { path, fragment } = pageIn(href) ?? {};
     if (path === undefined) return [];
-    const target = pages.find(({ name }) => name === path.replace(/^\.\//, ""));
+    const target = pages.find(({ name }) => name === path);
     if (!target)
       return [
         source.fault(
@@ -63,9 +63,23 @@ function strayLinks({ project: { page, source } }: Paged, pages: readonly Paged[
           `there is no page "${path}" among those that are built; they are ${names.join(", ")}`,
         ),
       ];
-    const scenes = target.project.page.scenes.map(({ name }) => name);
-    return scene === undefined || scene === "top" || scenes.includes(scene)
-      ? []
-      : [source.fault(at, `there is no scene "${scene}" on ${path}; its scenes are ${scenes.join(", ")}`)];
+    const scenes = target.project.page.scenes.map((scene, index) => [{ ...scene }, index] as const);
+    const nowhere = fragment === undefined ? undefined : leadsNowhere(fragment, scenes, `on ${path}`);
+    return nowhere ? [source.fault(at, nowhere)] : [];
   });
 }
+
+/** The page of the site that a link leads to, and where in it. */
+function pageIn(href: string): { path: string; fragment: string | undefined } | undefined {
+  const [, path, fragment] = /^(?![a-z][a-z0-9+.-]*:|[/#])([^#?]*\.html)(#.*)?$/i.exec(href) ?? [];
+  return path === undefined ? undefined : { path: path.replace(/^\.\//, ""), fragment };
+}
+
+/** Where the links of other pages lead in one. */
+const linksTo = (name: string, pages: readonly Paged[]): string[] =>
+  pages.flatMap(({ project }) =>
+    linksOf(project.page).flatMap(({ href }) => {
+      const { path, fragment } = pageIn(href) ?? {};
+      return path === name && fragment !== undefined ? [fragment] : [];
+    }),
+  );

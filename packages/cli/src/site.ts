@@ -4,7 +4,16 @@ import { basename, extname } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Page } from "lumbit/core";
 import { referencesIn } from "lumbit/document";
-import { hasCues, hasLayers, hasLines, hasReel, hasSway, hasUnknownEdges, hasVideos } from "lumbit/internal";
+import {
+  hasCues,
+  hasHeaderLinks,
+  hasLayers,
+  hasLines,
+  hasReel,
+  hasSway,
+  hasUnknownEdges,
+  hasVideos,
+} from "lumbit/internal";
 import {
   type Assets,
   type LayerPath,
@@ -31,6 +40,8 @@ export interface SiteOptions {
   script?: boolean;
   /** The name of one scene, for a foreign page: its HTML and CSS instead of a page. */
   fragment?: string | undefined;
+  /** Links of other pages to this one, such as "#low-water/title". */
+  links?: readonly string[];
   /** Whether pictures are the files that the page names, instead of such as its screens need; false by default. */
   originals?: boolean;
 }
@@ -43,13 +54,13 @@ export interface SiteOptions {
  */
 export async function makeSite(
   project: Project,
-  { script = true, fragment, originals = false }: SiteOptions = {},
+  { script = true, fragment, originals = false, links = [] }: SiteOptions = {},
 ): Promise<Site> {
   const page = fragment === undefined ? project.page : withScene(project.page, fragment);
   const site: Site = new Map();
   const deliveries = originals ? undefined : await deliver(page, project.pictures);
   const assets = await addAssets(site, project, page, deliveries);
-  const css = fragment === undefined ? pageCss(page, assets) : sceneCss(page, fragment, assets);
+  const css = fragment === undefined ? pageCss(page, assets, links) : sceneCss(page, fragment, assets);
   const stylesheet = fileName(`${fragment ?? "page"}.css`, css);
   site.set(stylesheet, css);
   const scripts = [
@@ -59,7 +70,7 @@ export async function makeSite(
       .filter(({ name, needed }) => needed(page) || (fragment !== undefined && name === "edges.js"))
       .map(({ name }) => addScript(site, name)),
   ];
-  const html = { assets, stylesheet, scripts };
+  const html = { assets, stylesheet, scripts, links };
   if (fragment === undefined) site.set("index.html", pageHtml(page, html));
   else site.set(`${fragment}.html`, sceneHtml(page, fragment, html));
   return site;
@@ -137,7 +148,7 @@ function withScene(page: Page, name: string): Page {
       `there is no scene "${name}"; the page has ${page.scenes.map(({ name }) => name).join(", ")}`,
     );
   const { head: _, ...own } = page;
-  const { backdrop: __, ...look } = page.page ?? {};
+  const { backdrop: __, header: ___, ...look } = page.page ?? {};
   return { ...own, page: look, scenes };
 }
 
@@ -148,6 +159,7 @@ const pageScripts = [
   { name: "cues.js", needed: hasCues },
   { name: "sway.js", needed: hasSway },
   { name: "videos.js", needed: hasVideos },
+  { name: "header.js", needed: hasHeaderLinks },
   { name: "reels.js", needed: ({ scenes }: Page) => scenes.some(hasReel) },
 ] as const;
 

@@ -28,7 +28,12 @@ beforeAll(async () => {
   const sea = sharp({ create: { width: 90, height: 60, channels: 3, background: "#135" } });
   writeFileSync(join(folder, "sea.png"), await sea.png().toBuffer());
   write("tides.json", "spring", ["index.html", "./index.html#shore", "https://tidehouse.example/a.html"]);
-  write("index.json", "shore", ["tides.html", "tides.html#spring", "tides.html#top"]);
+  write("index.json", "shore", [
+    "tides.html",
+    "tides.html#spring",
+    "tides.html#top",
+    "tides.html#spring/sea",
+  ]);
 });
 
 test("several pages are one site: a document each, what they share once, links from one to the other", async () => {
@@ -42,6 +47,9 @@ test("several pages are one site: a document each, what they share once, links f
   const index = readFileSync(join(site, "index.html"), "utf8");
   expect(index).toContain("<title>index.json</title>");
   expect(index).toContain('<a href="tides.html#spring">');
+  // What another page leads to is a target, and nothing else.
+  expect(readFileSync(join(site, "tides.html"), "utf8")).toContain('<span id="spring/sea"');
+  expect(index).not.toContain("<span id=");
   const own = /href="(page\.\w+\.css)"/.exec(index)?.[1];
   expect(readdirSync(site)).toContain(own);
 });
@@ -54,11 +62,16 @@ test("without a page called index the first is the site's own", async () => {
 });
 
 test("links to pages and scenes that are not among them, and what is of one page, are said", async () => {
-  write("lost.json", "shore", ["tydes.html", "tides.html#neap"]);
+  write("lost.json", "shore", ["tydes.html", "tides.html#neap", "tides.html#spring/lamp"]);
   const { stderr, status } = await build("lost.json", "tides.json");
   expect(status).toBe(2);
   expect(stderr).toMatch(/lost\.json:1:\d+ at \/scenes\/0\/content\/0\/href: there is no page "tydes\.html"/);
-  expect(stderr).toContain('there is no scene "neap" on tides.html; its scenes are spring');
+  expect(stderr).toContain(
+    'there is no scene "neap" on tides.html, so the link leads nowhere; its scenes are spring',
+  );
+  expect(stderr).toContain(
+    'there is no layer or block "lamp" in the scene "spring", so the link leads nowhere; there are sea',
+  );
   // Of a page alone nobody knows what else is there.
   expect((await build("lost.json")).stderr).toBe("");
   expect((await build("lost.json", "tides.json", "--fragment", "shore")).stderr).toContain("is of one page");

@@ -3,6 +3,7 @@ import { trackAt } from "lumbit/checks";
 import {
   type Block,
   type LayerPose,
+  type PageLook,
   poseAt,
   resolveLength,
   type Scene,
@@ -14,7 +15,6 @@ import {
   columnWidth,
   directionalityOf,
   fittedWidth,
-  isGroup,
   isImage,
   isShape,
   isText,
@@ -103,8 +103,13 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
           ? `${resolveLength(rounded, { viewport, percent: drawn.width })}px`
           : undefined;
         const { layer } = own;
+        const panel: Css = {
+          background: layer.background,
+          "border-radius": radius,
+          "box-shadow": layer.shadow,
+        };
         const content = isText(layer)
-          ? text(layer, scene.scene, inside, common, view, materials)
+          ? text(layer, scene.scene, inside, { ...common, ...panel }, view, materials)
           : isImage(layer)
             ? node("i", {
                 ...common,
@@ -114,9 +119,8 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
               })
             : node("i", {
                 ...common,
-                background: isShape(layer) || isGroup(layer) ? layer.background : undefined,
-                "border-radius": isShape(layer) && layer.shape === "ellipse" ? "50%" : radius,
-                "box-shadow": isShape(layer) ? layer.shadow : undefined,
+                ...panel,
+                ...(isShape(layer) && layer.shape === "ellipse" && { "border-radius": "50%" }),
               });
         const frame = { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius };
         return node("i", { ...frame, ...blendCss(layer) }, [content]);
@@ -128,8 +132,43 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
   return node(
     "i",
     { ...box({ left: 0, top: 0, ...viewport }), background: look.background, overflow: "hidden" },
-    [...backdrop, ...scenes],
+    [...backdrop, ...scenes, ...header(look.header, view)],
   );
+}
+
+/** What stays at the top of the screen. */
+function header(own: PageLook["header"], { page, viewport }: View): Child[] {
+  if (!own) return [];
+  const row: Css = {
+    ...{
+      display: "flex",
+      "flex-wrap": "wrap",
+      "align-items": "baseline",
+      "justify-content": "space-between",
+    },
+  };
+  const inFlow: Css = { position: "static" };
+  const look = page.page ?? {};
+  const margin = resolveLength(look.margin ?? columnDefaults.margin, { viewport, percent: viewport.width });
+  const size = resolveFontSize(own.fontSize, { viewport });
+  return [
+    node(
+      "i",
+      {
+        ...{ ...row, left: px(0), top: px(0), width: px(viewport.width), "box-sizing": "border-box" },
+        ...{ padding: `14.4px ${px(margin)}`, gap: "0.4em 2em", background: own.background },
+        ...textCss({ lineHeight: 1.3, ...own }, size, {}, { page, viewport }),
+      },
+      [
+        node("i", inFlow, [own.text ?? ""]),
+        node(
+          "i",
+          { ...row, ...inFlow, gap: "0.3em 1.6em" },
+          (own.links ?? []).map(({ text }) => node("i", inFlow, [text])),
+        ),
+      ],
+    ),
+  ];
 }
 
 const box = ({
@@ -175,6 +214,10 @@ function text(
       left: px(pose.left - slack),
       width: px(pose.width + 2 * slack),
       ...textCss(layer, size, scene, view),
+      ...(layer.padding !== undefined && {
+        padding: px(pose.scale * resolveLength(layer.padding, { viewport: view.viewport, percent: 0 })),
+        "box-sizing": "border-box",
+      }),
       "text-wrap": balance(layer),
       "white-space": oneLine ? "pre" : "pre-line",
       "-webkit-text-stroke": layer.outline ? `${layer.outline} currentcolor` : undefined,
@@ -203,7 +246,12 @@ const words = (source: string): Child[] =>
 /** Headings break into lines of like length, as in the page. */
 const balance = ({ as }: { as?: string }) => (as?.startsWith("h") ? "balance" : undefined);
 
-const textCss = (style: TextStyle, size: number, scene: Scene, { page, viewport }: View): Css => ({
+const textCss = (
+  style: TextStyle,
+  size: number,
+  scene: Pick<Scene, "color">,
+  { page, viewport }: Pick<View, "page" | "viewport">,
+): Css => ({
   color: style.color ?? scene.color ?? page.page?.color,
   "font-family": style.fontFamily ?? page.page?.fontFamily,
   "font-size": px(size),

@@ -88,6 +88,12 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     color: "Its texts are {}",
     hold: "It stays put for {}.",
     width: "It is as wide as the {}.",
+    as: "It is a {} of the page.",
+  },
+  header: {
+    text: "At the top of the screen stands {}",
+    here: "The link to where the reader is is {}",
+    color: "Its words are {}",
   },
   look: { color: "Texts are {}", background: "Behind all scenes is {}", fontFamily: "Texts are set in {}" },
   page: { title: "It is called {}" },

@@ -52,6 +52,7 @@ export {
   type SceneLayout,
   stageOf,
 } from "./layout.ts";
+export { hrefsOf, linkedLayers, targetIn } from "./links.ts";
 export { matchesMedia, pointerOf } from "./media.ts";
 export {
   type Moment,
@@ -113,6 +114,7 @@ export {
   settleAt,
   settleOf,
 } from "./settle.ts";
+export { targetOf } from "./target.ts";
 export {
   averageAdvance,
   buttonPadding,

@@ -12,6 +12,9 @@ export const hasCues = ({ scenes }: Page): boolean =>
     [...content, ...allLayers(layers).flatMap(statesOf)].some(({ cue }) => cue !== undefined),
   );
 
+/** Whether a page has links at its top that tell where the reader is. */
+export const hasHeaderLinks = ({ page }: Page): boolean => page?.header?.links !== undefined;
+
 /** Whether a film plays on a page. */
 export const hasVideos = ({ page, scenes }: Page): boolean =>
   page?.backdrop?.video !== undefined ||

@@ -5,7 +5,7 @@ import type { Rule } from "./rules.ts";
 import type { Length } from "./units.ts";
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
-export type Block = BlockStyle & { cue?: Cue; rules?: readonly Rule<BlockStyle>[] } & (
+export type Block = BlockStyle & { name?: string; cue?: Cue; rules?: readonly Rule<BlockStyle>[] } & (
     | ({ text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never } & NoButton)
     | ({ list: readonly string[]; text?: never; as?: never; href?: never } & NoButton)
     | ({ text: string; href: string; as?: never; list?: never } & Button)
@@ -25,6 +25,8 @@ export type SceneSettings = ValuesOf<typeof sceneSettings>;
 export type Scene = SceneSettings & {
   /** Unique on the page; becomes `data-lumbit-scene` and the fragment for links. */
   name: string;
+  /** The element of it: a footer is the last one of its page. */
+  as?: "section" | "footer";
   /** Content in the flow, on the page surface, in reading order before the layers. */
   content?: readonly Block[];
   layers: readonly Layer[];

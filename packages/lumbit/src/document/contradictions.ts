@@ -1,7 +1,7 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
-import { linkBreaches, linkedBreaches } from "./links.ts";
+import { headerBreaches, linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
 import { pushBreaches } from "./push.ts";
 import { rampBreaches } from "./ramp.ts";
@@ -43,15 +43,48 @@ export function findBreaches(document: unknown): Breach[] {
         ...sceneBreaches(scene, ["scenes", index]),
         ...pushBreaches(scene, look, ["scenes", index]),
         ...repeatedNames(all, "layer", "scene"),
+        ...blockNameBreaches(scene, all, ["scenes", index, "content"]),
         ...layers.flatMap(([layer, at]) => layerBreaches(layer, [...path, at])),
       ];
     }),
+    ...headerBreaches(document.page, scenes),
+    ...footerBreaches(scenes),
     ...scenes.flatMap(([scene, index]) => linkBreaches(scene, ["scenes", index], scenes)),
     ...objects(document.checks).flatMap(([setting, index]) =>
       checkBreaches(setting, ["checks", index], scenes),
     ),
   ];
 }
+
+/** Links lead to blocks as they do to layers: no two of a scene have one name. */
+function blockNameBreaches({ content }: Json, layers: [Json, Path][], path: Path): Breach[] {
+  const taken = new Set(layers.map(([{ name }]) => name));
+  return objects(content).flatMap(([{ name }, index]) => {
+    if (name === undefined) return [];
+    if (taken.has(name))
+      return [
+        {
+          path: [...path, index, "name"],
+          message: `"${plain(name)}" is the name of a layer or of another block of this scene; give it one of its own`,
+        },
+      ];
+    taken.add(name);
+    return [];
+  });
+}
+
+/** Only what comes last is a footer. */
+const footerBreaches = (scenes: [Json, number][]): Breach[] =>
+  scenes.flatMap(([{ as }, index]) =>
+    as === "footer" && index < scenes.length - 1
+      ? [
+          {
+            path: ["scenes", index, "as"],
+            message: "the footer is the last scene of a page; bring it to the end",
+          },
+        ]
+      : [],
+  );
 
 /** A setting of a check that silences says why, and what it names is there. */
 function checkBreaches(setting: Json, path: Path, scenes: [Json, number][]): Breach[] {

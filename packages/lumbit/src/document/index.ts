@@ -1,6 +1,6 @@
 export { type Expanded, expand } from "./expand.ts";
 export { type Fault, formatFault, inOrder, printable } from "./fault.ts";
-export { type Link, linksOf } from "./links.ts";
+export { type Link, leadsNowhere, linksOf } from "./links.ts";
 export { atOrigin, type Operation, patchText } from "./patch.ts";
 export { type Reading, readPage } from "./read.ts";
 export { type Reference, referencesIn } from "./references.ts";

@@ -1,6 +1,6 @@
-import { runsOf } from "../core/index.ts";
+import { runsOf, targetIn } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
-import { type Breach, type Json, objects, withInner } from "./contradictions.ts";
+import { type Breach, isObject, type Json, objects, withInner } from "./contradictions.ts";
 import { plain } from "./plain.ts";
 import type { Path } from "./source.ts";
 
@@ -10,29 +10,62 @@ export interface Link {
   at: Path;
 }
 
-/** Every link of a page: of layers, content, and words in them. */
-export const linksOf = ({ scenes }: { scenes: unknown }): Link[] =>
-  objects(scenes).flatMap(([scene, index]) => linksIn(scene, ["scenes", index]));
+/** Every link of a page: of its header, of layers, content, and words in them. */
+export const linksOf = ({ page, scenes }: { page?: unknown; scenes: unknown }): Link[] => [
+  ...headerLinks(page),
+  ...objects(scenes).flatMap(([scene, index]) => linksIn(scene, ["scenes", index])),
+];
 
-/** Links within the page lead to one of its scenes, or to its top; those of words are such as may be published. */
+/** The links at the top of a page. */
+function headerLinks(look: unknown): Link[] {
+  const header = isObject(look) && isObject(look.header) ? look.header : {};
+  const own: [Json, Path][] = [
+    [header, ["page", "header"]],
+    ...objects(header.links).map(([link, at]): [Json, Path] => [link, ["page", "header", "links", at]]),
+  ];
+  return own.flatMap(([{ href }, at]) => (typeof href === "string" ? [{ href, at: [...at, "href"] }] : []));
+}
+
+/** Links within the page lead to one of its scenes, to what is in it, or to its top. */
+export const headerBreaches = (look: unknown, scenes: [Json, number][]): Breach[] =>
+  headerLinks(look).flatMap((link) => strayBreaches(link, scenes));
+
+/** The same of a scene; links in words are such as may be published. */
 export function linkBreaches(scene: Json, path: Path, scenes: [Json, number][]): Breach[] {
-  const names = scenes.map(([{ name }]) => plain(name));
   return [
     ...blocksOf(scene, path).flatMap(([block, at]) => inlineBreaches(block, at)),
-    ...linksIn(scene, path).flatMap(({ href, at }): Breach[] => {
-      if (at.at(-1) !== "href" && !isSafeLink(href))
-        return [
-          {
-            path: at,
-            message: `"${href}" is no link to publish: an address with https, mailto or tel, or a #scene`,
-          },
-        ];
-      const name = /^#(.+)$/.exec(href)?.[1];
-      if (name === undefined || name === "top" || names.includes(name)) return [];
-      const message = `there is no scene "${name}" on this page, so the link leads nowhere; its scenes are ${names.join(", ")}`;
-      return [{ path: at, message }];
-    }),
+    ...linksIn(scene, path).flatMap((link): Breach[] =>
+      link.at.at(-1) !== "href" && !isSafeLink(link.href)
+        ? [
+            {
+              path: link.at,
+              message: `"${link.href}" is no link to publish: an address with https, mailto or tel, or a #scene`,
+            },
+          ]
+        : strayBreaches(link, scenes),
+    ),
   ];
+}
+
+function strayBreaches({ href, at }: Link, scenes: [Json, number][]): Breach[] {
+  const nowhere = /^#./.test(href) ? leadsNowhere(href, scenes, "on this page") : undefined;
+  return nowhere ? [{ path: at, message: nowhere }] : [];
+}
+
+/** What is not there of what a fragment such as `#scene/name` leads to, on a page with these scenes. */
+export function leadsNowhere(
+  fragment: string,
+  scenes: readonly (readonly [Json, number])[],
+  where: string,
+): string | undefined {
+  const target = targetIn(fragment);
+  if (!target) return undefined;
+  const scene = scenes.find(([{ name }]) => name === target.scene)?.[0];
+  if (!scene)
+    return `there is no scene "${target.scene}" ${where}, so the link leads nowhere; its scenes are ${scenes.map(([{ name }]) => plain(name)).join(", ")}`;
+  const names = blocksOf(scene, []).flatMap(([{ name }]) => (typeof name === "string" ? [name] : []));
+  if (target.name === undefined || names.includes(target.name)) return undefined;
+  return `there is no layer or block "${target.name}" in the scene "${target.scene}", so the link leads nowhere; there are ${names.join(", ") || "none with a name"}`;
 }
 
 /** The blocks and layers of a scene, and where they are. */

@@ -443,6 +443,35 @@ describe("says what is wrong", () => {
       /leave "padding" away/,
     ],
     ["a link to nowhere", withLayer({ ...layer, href: "#atlantis" }), /there is no scene "atlantis"/],
+    [
+      "a link to nothing in a scene",
+      withLayer({ ...layer, href: "#descent/wheel" }),
+      /there is no layer or block "wheel" in the scene "descent", so the link leads nowhere; there are \w+/,
+    ],
+    [
+      "a link to nowhere at the top",
+      { ...good, page: { header: { links: [{ text: "Reef", href: "#reef" }] } } },
+      /\/page\/header\/links\/0\/href there is no scene "reef"/,
+    ],
+    [
+      "a footer above a scene",
+      {
+        ...good,
+        scenes: [
+          { name: "a", as: "footer", layers: [] },
+          { name: "b", layers: [] },
+        ],
+      },
+      /\/scenes\/0\/as the footer is the last scene/,
+    ],
+    [
+      "a block called as a layer is",
+      {
+        ...good,
+        scenes: [{ name: "a", content: [{ name: "l", text: "Low" }], layers: [{ ...layer, name: "l" }] }],
+      },
+      /\/content\/0\/name "l" is the name of a layer/,
+    ],
     ["a link that runs", withLayer({ ...layer, href: "javascript:alert(1)" }), /where the link leads/],
     [
       "a link without a name",

@@ -55,12 +55,12 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
   const inside = [
     ...stage(fixed, true),
     ...stage(back),
-    ...(scene.content ? [contentElement(scene.content)] : []),
+    ...(scene.content ? [contentElement(scene.content, scene.name)] : []),
     ...stage(front),
   ];
   const crossed = crossesContent(scene) && "crossed";
   return element(
-    "section",
+    scene.as ?? "section",
     {
       id: scene.name,
       "data-lumbit-scene": scene.name,
@@ -104,15 +104,16 @@ export function backdropElement(page: Page, assets: Assets): Element | undefined
   return element("div", { "data-lumbit-is": "backdrop" }, [chosen(sources, image)]);
 }
 
-const contentElement = (content: readonly Block[]) =>
+const contentElement = (content: readonly Block[], scene: string) =>
   element(
     "div",
     { "data-lumbit-is": "content" },
-    content.map((block, index) => blockElement(block, index)),
+    content.map((block, index) => blockElement(block, index, scene)),
   );
 
-function blockElement(block: Block, index: number): Element {
-  const attributes = { "data-lumbit-block": index, "data-lumbit-cue": cueText(block) };
+function blockElement(block: Block, index: number, scene: string): Element {
+  const id = block.name === undefined ? undefined : `${scene}/${block.name}`;
+  const attributes = { id, "data-lumbit-block": index, "data-lumbit-cue": cueText(block) };
   if (block.list)
     return element(
       "ul",

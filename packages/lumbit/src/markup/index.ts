@@ -10,6 +10,7 @@ export {
 } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
+export { headerElement } from "./header.ts";
 export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss } from "./model.css.ts";
@@ -46,5 +47,6 @@ export { stillCss } from "./scene-css.ts";
 export { follows, ownSettleCss, settleCss } from "./settle.ts";
 export { skipCss } from "./skip.css.ts";
 export { isHeld, type Staging, stageLayers } from "./stage.ts";
+export { targetElements, targetRules } from "./target.ts";
 export { tiltCss } from "./tilt.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

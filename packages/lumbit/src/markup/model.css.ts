@@ -78,6 +78,7 @@ export const modelCss = `
 [data-lumbit-is~=flows], [data-lumbit-is~=flows] > [data-lumbit-is~=held] { height: auto; }
 [data-lumbit-is~=stage] { position: absolute; inset: 0; container-type: size; pointer-events: none; }
 [data-lumbit-is~=stage] > *, [data-lumbit-is~=group] > * { pointer-events: auto; }
+[data-lumbit-is~=target] { position: absolute; left: 0; pointer-events: none; }
 [data-lumbit-is~=fixed] { position: absolute; inset: 0; clip-path: inset(0); }
 [data-lumbit-is~=content] {
   position: relative;
@@ -142,5 +143,5 @@ a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture >
 [data-lumbit-is~=reach], [data-lumbit-is~=group] { left: 0; top: 0; width: 100%; height: 100%; }
 [data-lumbit-is~=backdrop] { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
-main:has(> [data-lumbit-is~=backdrop]) { position: relative; isolation: isolate; }
+:is(main, [data-lumbit-is~=page]):has(> [data-lumbit-is~=backdrop]) { position: relative; isolation: isolate; }
 ${paperCss}`;

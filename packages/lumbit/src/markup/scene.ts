@@ -19,6 +19,7 @@ import { type Assets, fileAt } from "./assets.ts";
 import { columnCss } from "./column.ts";
 import { swipeMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
+import { headerRules } from "./header.ts";
 import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
@@ -49,6 +50,7 @@ export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
         ...cameraCss(look.camera),
       },
     },
+    ...headerRules(look),
     ...rules.map(({ media, relief, camera }) => ({
       selector,
       media,

@@ -62,7 +62,8 @@ function elementOf(scene: Element, { name }: AnyLayer): Element | null {
 /** Whether two states of a scene have their layers in the same places of the same elements. */
 function isStagedAlike(before: Look, after: Look): boolean {
   if (before.scene === after.scene && before.look === after.look) return true;
-  const frame = ({ scene: { content, hold, rules } }: Look) => [
+  const frame = ({ scene: { as, content, hold, rules } }: Look) => [
+    as,
     content,
     hold === undefined,
     rules?.map((rule) => "hold" in rule),

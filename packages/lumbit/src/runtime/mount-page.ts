@@ -7,7 +7,14 @@ import {
   type Scene,
   type TextLayer,
 } from "../core/index.ts";
-import { type Assets, backdropElement, fileAt, resetCss, sceneElement } from "../markup/index.ts";
+import {
+  type Assets,
+  backdropElement,
+  fileAt,
+  headerElement,
+  resetCss,
+  sceneElement,
+} from "../markup/index.ts";
 import { emsOf } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
@@ -78,6 +85,14 @@ export function mountPage(
     styles: inlineStyles,
     restyle: arrived,
   });
+  let header: HTMLElement | undefined;
+  const showHeader = ({ page }: Page, before: Page) => {
+    if (header && page?.header === before.page?.header) return;
+    header?.remove();
+    const plain = headerElement(page ?? noLook);
+    header = plain && liveElement(plain, document);
+    if (header) main.before(header);
+  };
   const show = (next: Shown) => {
     const before = shown;
     shown = next;
@@ -89,6 +104,7 @@ export function mountPage(
       document.documentElement.dir = directionalityOf(lang);
     }
     showFonts(document, fonts, next);
+    showHeader(next.page, before.page);
     return rebuilt(main, before, next, driver);
   };
   show({ page, assets });
@@ -112,6 +128,7 @@ export function mountPage(
       live.dispose();
       document.fonts.removeEventListener("loadingdone", arrived);
       main.remove();
+      header?.remove();
       sheets.release();
       for (const font of fonts.values()) document.fonts.delete(font);
       for (const release of releases) release();

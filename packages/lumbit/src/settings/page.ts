@@ -4,7 +4,18 @@ import { boolean, choice, list, number, object, pattern, type Setting, text } fr
 import { head } from "./head.ts";
 import { rulesOf } from "./layer.ts";
 import { sceneGrammar } from "./scene.ts";
-import { background, camera, color, fontFamily, motion, relief, subject, videoMeaning } from "./shared.ts";
+import {
+  background,
+  camera,
+  color,
+  fontFamily,
+  href,
+  motion,
+  relief,
+  subject,
+  videoMeaning,
+} from "./shared.ts";
+import { blockStyle } from "./text-style.ts";
 import { extent, path } from "./values.ts";
 
 /** A font file shipped with the page, in the descriptors of `@font-face`. */
@@ -49,6 +60,41 @@ export const backdrop = {
   ...motion,
 } as const satisfies Record<string, Setting>;
 
+const headerLink = {
+  text: {
+    grammar: text(1, "the words of the link, at least one character"),
+    meaning: "Its words.",
+    required: true,
+  },
+  href: { ...href, meaning: "Where it leads.", required: true },
+} as const satisfies Record<string, Setting>;
+
+/** What stays at the top of the screen, over all scenes. */
+export const header = {
+  text: {
+    grammar: text(1, "the words at its start, such as the name of the house"),
+    meaning: "The words at its start.",
+  },
+  href: { ...href, meaning: "Where they lead." },
+  links: {
+    grammar: list(
+      object(headerLink, "a link: text and href"),
+      "a list of links, each with text and href",
+      1,
+      50,
+    ),
+    meaning:
+      "Links beside them. The one to the scene that is in the middle of the screen is marked, for those who listen too; a small script (0.5 kB) does that.",
+  },
+  background: { grammar: background, meaning: "Color or gradient behind it." },
+  color: { grammar: color, meaning: "Color of its words." },
+  here: { grammar: color, meaning: "Color of the link to where the reader is." },
+  fontFamily: blockStyle.fontFamily,
+  fontSize: blockStyle.fontSize,
+  fontWeight: blockStyle.fontWeight,
+  letterSpacing: blockStyle.letterSpacing,
+} as const satisfies Record<string, Setting>;
+
 /** How the pictures of a page are delivered. */
 export const delivery = {
   similarity: {
@@ -67,6 +113,10 @@ export const delivery = {
 } as const satisfies Record<string, Setting>;
 
 const plain = {
+  header: {
+    grammar: object(header, "what stays at the top of the screen: text, href, links and how it looks"),
+    meaning: "What stays at the top of the screen, over all scenes.",
+  },
   background: { grammar: background, meaning: "Color or gradient behind the page." },
   color: { grammar: color, meaning: "Color of its texts." },
   fontFamily: { grammar: fontFamily, meaning: "Font of its texts." },

@@ -19,6 +19,10 @@ export const button = {
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
 export const block = {
+  name: {
+    grammar: name,
+    meaning: "Its name, unique in its scene: links lead to it by `#scene/name`.",
+  },
   text: {
     grammar: text(1, "the words to show, at least one character"),
     meaning:
@@ -92,6 +96,11 @@ export const scene = {
     grammar: name,
     meaning: "Its name, unique on the page; becomes `data-lumbit-scene`, and the fragment for links.",
     required: true,
+  },
+  as: {
+    grammar: choice(["section", "footer"]),
+    meaning: 'The HTML element of it: `"footer"` makes the last scene what the page ends with.',
+    otherwise: '"section"',
   },
   ...sceneSettings,
   content: {

@@ -12,7 +12,9 @@ export const fontFamily = css("font-family", 'a CSS font list such as "Georgia, 
 
 /** What leads somewhere. */
 export const href = {
-  grammar: link('where the link leads: "#scene", a path, or an address with https, http, mailto or tel'),
+  grammar: link(
+    'where the link leads: "#scene", "#scene/name" of a layer or block in it, a path, or an address with https, http, mailto or tel',
+  ),
   meaning: "Makes it a link: where it leads.",
 } as const satisfies Setting;
 

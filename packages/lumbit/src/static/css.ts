@@ -1,4 +1,4 @@
-import type { FontFace, Page } from "../core/index.ts";
+import { type FontFace, hrefsOf, type Page } from "../core/index.ts";
 import {
   type Assets,
   declare,
@@ -19,17 +19,22 @@ import {
   sceneRules,
   skipCss,
   stageLayers,
+  targetRules,
 } from "../markup/index.ts";
 
 /**
  * The page's style sheet. Lengths stay in their units and the model stays a formula, so it holds at every
- * viewport without being built again.
+ * viewport without being built again. `links` are those of other pages to this one.
  */
-export function pageCss(page: Page, assets: Assets): string {
+export function pageCss(page: Page, assets: Assets, links: readonly string[] = []): string {
+  const hrefs = [...hrefsOf(page), ...links];
   const neighbours = neighboursOf(page.scenes);
   const rules = [
     ...pageRules(page.page ?? {}),
-    ...page.scenes.flatMap((scene, index) => sceneRules(scene, page.page ?? {}, assets, neighbours[index])),
+    ...page.scenes.flatMap((scene, index) => [
+      ...sceneRules(scene, page.page ?? {}, assets, neighbours[index]),
+      ...targetRules(scene, hrefs, assets),
+    ]),
   ].map((rule) => withStacks(rule, assets));
   const moving = [
     reachCss.trim(),

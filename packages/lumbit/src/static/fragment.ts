@@ -25,7 +25,7 @@ function alone(page: Page, name: string): Page {
     throw new RangeError(
       `there is no scene "${name}"; the page has ${page.scenes.map(({ name }) => name).join(", ")}`,
     );
-  const { backdrop: _, ...look } = page.page ?? {};
+  const { backdrop: _, header: __, ...look } = page.page ?? {};
   return { ...page, page: look, scenes: [scene] };
 }
 

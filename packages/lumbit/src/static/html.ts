@@ -1,15 +1,17 @@
 import type { ElementContent, Root } from "hast";
 import { toHtml } from "hast-util-to-html";
 import { h } from "hastscript";
-import { allLayers, directionalityOf, isImage, type Page } from "../core/index.ts";
+import { allLayers, directionalityOf, hrefsOf, isImage, type Page } from "../core/index.ts";
 import {
   type Assets,
   backdropElement,
   type Element,
   element,
   fileAt,
+  headerElement,
   sceneElement,
   sourceSetOf,
+  targetElements,
 } from "../markup/index.ts";
 
 /** Where the page finds its style sheet, and the pictures and fonts it names. */
@@ -18,12 +20,18 @@ export interface HtmlOptions {
   stylesheet: string;
   /** Modules: what gives browsers without scroll-driven animations the scripted driver, what plays cues; none by default. */
   scripts?: readonly string[];
+  /** Links of other pages to this one, such as "#low-water/title": what they lead to is made a target as well. */
+  links?: readonly string[];
 }
 
 /** The page as an HTML document: real text in reading order, no script, no inline style. */
-export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlOptions): string {
+export function pageHtml(page: Page, { assets, stylesheet, scripts = [], links = [] }: HtmlOptions): string {
   const backdrop = backdropElement(page, assets);
-  const scenes = page.scenes.map((scene, index) => sceneElement(scene, page.page ?? {}, index > 0, assets));
+  const hrefs = [...hrefsOf(page), ...links];
+  const scenes = page.scenes.map((scene, index) => {
+    const own = sceneElement(scene, page.page ?? {}, index > 0, assets);
+    return { ...own, children: [...own.children, ...targetElements(scene, hrefs)] };
+  });
   const rightToLeft = directionalityOf(page.lang) === "rtl";
   const tree = element("html", { lang: page.lang, dir: rightToLeft ? "rtl" : undefined }, [
     element("head", {}, [
@@ -35,13 +43,27 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [] }: HtmlO
       ...preloads(page, assets),
       ...scripts.map((src) => element("script", { type: "module", src })),
     ]),
-    element("body", {}, [element("main", {}, [...(backdrop ? [backdrop] : []), ...scenes])]),
+    element("body", {}, bodyElements(page, scenes, backdrop)),
   ]);
   const root: Root = {
     type: "root",
     children: [{ type: "doctype" }, { type: "text", value: "\n" }, hast(tree)],
   };
   return `${toHtml(root)}\n`;
+}
+
+/** What a page shows: a header and a footer are none of its main part. */
+function bodyElements({ page, scenes }: Page, elements: Element[], backdrop?: Element): Element[] {
+  const behind = backdrop ? [backdrop] : [];
+  const header = headerElement(page ?? {});
+  const footers = elements.filter((_, index) => scenes[index]?.as === "footer");
+  const own = elements.filter((own) => !footers.includes(own));
+  const main = (children: Element[]) => element("main", {}, children);
+  const body =
+    !backdrop || footers.length === 0
+      ? [main([...behind, ...own]), ...footers]
+      : [element("div", { "data-lumbit-is": "page" }, [...behind, main(own), ...footers])];
+  return header ? [header, ...body] : body;
 }
 
 /** An element as HTML. */
@@ -104,7 +126,7 @@ function headElements({ title, head = {} }: Page, { pictures }: Assets): Element
 }
 
 /** Elements whose children stand on lines of their own: white space between them means nothing. */
-const blocks = new Set(["html", "head", "body", "main", "section", "div", "ul"]);
+const blocks = new Set(["html", "head", "body", "main", "section", "header", "nav", "footer", "div", "ul"]);
 
 function hast({ tag, attributes, children }: Element): ReturnType<typeof h> {
   const content = children.flatMap((child): ElementContent[] => {
