@@ -25,6 +25,11 @@ const rows: Row[] = [
     'data-lumbit-depth="2" data-lumbit-direction="60"',
     { layer: { depth: 2, direction: 60 as Direction } },
   ],
+  [
+    "",
+    'data-lumbit-depth="0.5" data-lumbit-direction="right" data-lumbit-sideways="width"',
+    { layer: { depth: 0.5, direction: "right", sideways: "width" } },
+  ],
   ['data-lumbit-relief="0.4"', 'data-lumbit-depth="3"', { layer: { depth: 3 }, relief: 0.4 }],
   ['data-lumbit-pan="-0.3"', 'data-lumbit-depth="1"', { layer: { depth: 1 }, pan: -0.3 }],
   ...(["enter", "top", "middle", "bottom", "leave", 0.2] as const).map(
@@ -45,6 +50,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     const drift = driftOf({ name: "i", text: "i", ...model.layer } as Layer, {
       relief: model.relief ?? 1,
       camera: { pan: model.pan ?? 0, push: 0, sway: 0 },
+      aspect: 1000 / 800,
     });
     for (const scroll of [560, 900, 1290, 1700, 1880]) {
       await scrollPage(page, scroll);

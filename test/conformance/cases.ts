@@ -571,6 +571,28 @@ export const cases: Case[] = [
     }),
   },
   {
+    name: "drift in the width of the screen",
+    page: middle({
+      camera: { pan: 0.1 },
+      layers: [
+        block("right", { depth: 0.8, direction: "right", sideways: "width" }),
+        block("left", { depth: -0.3, direction: "left", sideways: "width", settle: "middle" }),
+        block("slanted", {
+          depth: 1.4,
+          direction: 60,
+          rules: [
+            { media: "(max-width: 700px)", sideways: "width" },
+            { media: "(min-width: 1500px)", direction: 120 },
+          ],
+        }),
+        block("ruled", {
+          ...{ depth: 0.5, direction: "right", sideways: "width" },
+          rules: [{ media: "(orientation: portrait)", sideways: "height" }],
+        }),
+      ],
+    }),
+  },
+  {
     name: "moments at a distance from the start of a range",
     page: middle({
       layers: [

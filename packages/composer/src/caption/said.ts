@@ -17,6 +17,7 @@ export const sentences: Readonly<Record<string, string>> = {
   depth: "It lies {} deep.",
   speed: "It moves {} px for each px of scroll.",
   direction: "Its drift goes {} as the reader scrolls.",
+  sideways: "Sideways it goes by the {} of the screen.",
   order: "It is painted as if it were {} deep.",
   locked: "Tools leave it where it is: {}.",
   hidden: "It is left out: {}.",

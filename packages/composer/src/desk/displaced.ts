@@ -10,7 +10,7 @@ export function displaced(
 ): { x: number; y: number } {
   const scene = scenes.find((one) => one.name === name);
   if (!scene) return { x: 0, y: 0 };
-  const drift = driftOf(layer, stageOf(scene.scene, page.page));
+  const drift = driftOf(layer, stageOf(scene.scene, page.page, viewport));
   const p = Math.min(Math.max(viewport.height + scroll - scene.top, 0), scene.passage.length);
   const settle = scene.layers.find((one) => one.name === layer.name)?.settle ?? scene.settle;
   const along = (factor: number) => displacement(numbers, factor, p, settle);

@@ -9,6 +9,8 @@ export type { Camera } from "../settings/index.ts";
 export interface Stage {
   relief: number;
   camera: Required<Camera>;
+  /** The width of the viewport over its height, in which sideways drift may count; 1 without it. */
+  aspect?: number;
 }
 
 /** How far a layer slides against its scene per scrolled pixel, to the right and downwards. */
@@ -55,10 +57,8 @@ export const pushed = <T>(a: Arithmetic<T>, { push, speed, length, settle }: Pus
 });
 
 /** The drift of a layer, along its direction and with the camera's pan. */
-export const driftOf = (layer: AnyLayer, { relief, camera }: Stage): Drift =>
-  driftAlong(
-    numbers,
-    driftFactor(numbers, relief, speedOf(layer)),
-    directionVector(layer.direction),
-    camera.pan,
-  );
+export function driftOf(layer: AnyLayer, { relief, camera, aspect = 1 }: Stage): Drift {
+  const { x, y } = directionVector(layer.direction);
+  const direction = { x: layer.sideways === "width" ? x * aspect : x, y };
+  return driftAlong(numbers, driftFactor(numbers, relief, speedOf(layer)), direction, camera.pan);
+}

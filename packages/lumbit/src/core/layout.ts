@@ -150,7 +150,8 @@ interface SceneContext {
 }
 
 /** The relief and camera of a scene: its own relief times the page's, its own camera or the page's. */
-export const stageOf = (scene: Scene, look: PageLook = {}): Stage => ({
+export const stageOf = (scene: Scene, look: PageLook = {}, viewport?: Viewport): Stage => ({
+  ...(viewport && { aspect: viewport.width / viewport.height }),
   relief: (look.relief ?? 1) * (scene.relief ?? 1),
   camera: { pan: 0, push: 0, sway: 0, ...look.camera, ...scene.camera },
 });
@@ -159,7 +160,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
   const { top, width, passage, scrollHeight, viewport, natural, look } = context;
   const size = { width, height: passage.scene };
   const settle = settleAt(scene.settle ?? "auto", passage);
-  const stage = stageOf(scene, look);
+  const stage = stageOf(scene, look, viewport);
   const layers = scene.layers.map((layer): LayerLayout => {
     const depth = depthOf(layer);
     const drift = driftOf(layer, stage);

@@ -13,7 +13,7 @@ export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elem
 export { headerElement } from "./header.ts";
 export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
-export { modelCss, propertyCss } from "./model.css.ts";
+export { modelCss, propertyCss, wideCss } from "./model.css.ts";
 export { layerKeyframes, motionCss } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
 export { passage, settle, zero } from "./passage.css.ts";

@@ -57,8 +57,15 @@ ${["own", "shift"].flatMap((name) => ["x", "y"].map((axis) => `@property --lumbi
 ${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { syntax: "<number>"; inherits: false; initial-value: 1; }`).join("\n")}
 `;
 
+/**
+ * The width of the screen over its height, as a number. Lengths are divided by lengths where that can be done, which Firefox
+ * cannot; WebKit takes angles of lengths in units of the screen for others.
+ */
+export const wideCss =
+  "--lumbit-wide: tan(atan2(100vw, 100vh)); @supports (width: calc(1px * (100vw / 100vh))) { --lumbit-wide: (100vw / 100vh); }";
+
 export const modelCss = `
-:root { --lumbit-v: 100vh; }
+:root { --lumbit-v: 100vh; ${wideCss} }
 [data-lumbit-is~=scene] {
   position: relative;
   isolation: isolate;

@@ -29,15 +29,21 @@ import { rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.t
 import { follows } from "./settle.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
+type Directed = Pick<LayerSettings, "direction" | "sideways">;
+
 /** How a layer drifts, as custom properties. */
-export function motionCss({ direction }: Pick<LayerSettings, "direction">, speed?: number): Declarations {
+export function motionCss({ direction, sideways }: Directed, speed?: number): Declarations {
   const { x, y } = directionVector(direction);
   return {
     "--lumbit-speed": speed === undefined ? undefined : round(speed),
     "--lumbit-ux": direction === undefined ? undefined : round(x),
     "--lumbit-uy": direction === undefined ? undefined : round(y),
+    "--lumbit-sideways": sideways && sidewaysFactor[sideways],
   };
 }
+
+/** What sideways drift is multiplied by. */
+const sidewaysFactor = { height: 1, width: "var(--lumbit-wide)" } as const;
 
 /** Whether a layer has ramps, by itself or under one of its rules. */
 export const hasAnyWays = (layer: AnyLayer) => statesOf(layer).some(hasWays);

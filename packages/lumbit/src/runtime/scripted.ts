@@ -11,6 +11,7 @@ import { reachSheet } from "./reach.ts";
 import { scaleOf } from "./scale.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
 import { approach } from "./smoothing.ts";
+import { viewOf } from "./view.ts";
 
 export interface ScriptedOptions {
   /** Milliseconds in which the layers make up half of their distance to where the scroll has them; 0 (default): none. */
@@ -189,7 +190,11 @@ function measureLayer(
   };
   const speed = isMarked(element, "drifts") ? number("speed", 1) : 1;
   const k = driftFactor(numbers, number("page-relief", 1) * number("relief", 1), speed);
-  const drift = driftAlong(numbers, k, { x: number("ux", 0), y: number("uy", 1) }, number("pan", 0));
+  const { innerWidth, innerHeight } = viewOf(element);
+  const wide = number("sideways", innerWidth / innerHeight);
+  const across = style.getPropertyValue("--lumbit-sideways") === "" ? 1 : wide;
+  const direction = { x: number("ux", 0) * across, y: number("uy", 1) };
+  const drift = driftAlong(numbers, k, direction, number("pan", 0));
   const push = speed === 0 || number("paned", 0) === 1 ? 0 : number("push", 0);
   const { translate, transform, willChange, clipPath } = element.style;
   const stands = ["own-x", "own-y", "shift-x", "shift-y"].some(

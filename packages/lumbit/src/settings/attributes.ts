@@ -12,6 +12,7 @@ import {
   ramps,
   sceneHold,
   settle,
+  sideways,
   tilt,
   tiltOver,
   title,
@@ -56,6 +57,7 @@ const travelAttributes = {
 export const layerAttributes = {
   ...motion,
   direction: layerDirection,
+  sideways,
   settle: layerSettle,
   ...travelAttributes,
   ramps,

@@ -103,6 +103,19 @@ export const layerDirection = {
   byRule: true,
 } as const satisfies Setting;
 
+/** What sideways drift counts in. */
+export const sideways = {
+  grammar: choice(
+    ["height", "width"],
+    '"height" or "width": whether it goes sideways as far as the page is scrolled, or a screen\'s width for every screen\'s height',
+  ),
+  meaning:
+    'What sideways drift counts in: with `"width"` a layer goes as many widths of the screen as it would go heights, so that what crosses on a desk crosses on a telephone.',
+  otherwise: '"height"',
+  unpaned: true,
+  byRule: true,
+} as const satisfies Setting;
+
 export const travelSetting = {
   grammar: object(travel, "settings of a travel: x, y, over, of"),
   meaning: "Movement from one offset to another, added to any drift.",

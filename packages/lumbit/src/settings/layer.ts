@@ -8,6 +8,7 @@ import {
   lookSettings,
   perspective,
   ramps,
+  sideways,
   slides,
   tilt,
   tiltOver,
@@ -127,6 +128,7 @@ const common = {
     byRule: true,
   },
   direction: layerDirection,
+  sideways,
   settle: layerSettle,
   order: {
     grammar: orderDepth,

@@ -42,6 +42,7 @@ import {
   settle,
   value,
   variable,
+  wideCss,
   zero,
 } from "../markup/index.ts";
 import { comment, rule, said } from "./commented.ts";
@@ -89,7 +90,14 @@ export function layerCss(page: Page, path: LayerPath, assets: Assets): string {
   const { still, moving } = rulesOf(scene, layer, look, assets);
   const drifts = statesWithMedia(layer).map(({ state, media }) => {
     const { x, y } = driftOf(state, stageOf(scene, look));
-    return { selector: own, media, declarations: { "--lumbit-kx": round(x), "--lumbit-ky": round(y) } };
+    return {
+      selector: own,
+      media,
+      declarations: {
+        "--lumbit-kx": state.sideways === "width" ? `calc(${round(x)} * var(--lumbit-wide))` : round(x),
+        "--lumbit-ky": round(y),
+      },
+    };
   });
   const inside = [layer, ...allLayers(layer.layers ?? [])];
   const families = inside.filter(isText).map(({ fontFamily = look.fontFamily }) => fontFamily ?? "");
@@ -99,6 +107,9 @@ export function layerCss(page: Page, path: LayerPath, assets: Assets): string {
     fontsCss({ ...page, fonts }, { ...assets, fontStacks: {} }),
     ...sceneParts(scene, first),
     comment(["How far the layer slides against its scene for every px scrolled: 1 - speed."]),
+    ...(statesWithMedia(layer).some(({ state }) => state.sideways === "width")
+      ? [`${own} { ${wideCss} }`]
+      : []),
     ...drifts.map(rule),
     comment(["Where the layer is, and how it looks."]),
     ...together([...inside.flatMap(basicRules), ...still]).map(rule),

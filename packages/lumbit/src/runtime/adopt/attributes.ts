@@ -145,7 +145,7 @@ function ownLook(
 
 function layerSettings(
   attributes: Attributes,
-): Motion & Pick<Layer, "direction" | "travel" | "ramps" | "hold" | keyof typeof lookSettings> {
+): Motion & Pick<Layer, "direction" | "sideways" | "travel" | "ramps" | "hold" | keyof typeof lookSettings> {
   const read = <Key extends keyof Rows>(key: Key) =>
     readValue(attributes, key, layerAttributes[key].grammar as Grammar<TypeOf<Rows[Key]["grammar"]>>);
   const depth = read("depth");
@@ -168,6 +168,7 @@ function layerSettings(
     ...(speed === undefined ? { depth } : { speed }),
     ...look(attributes),
     direction: read("direction"),
+    sideways: read("sideways"),
     ...((moved.x || moved.y) && { travel: moved }),
     ramps: readRamps(attributes),
     hold: read("hold"),
