@@ -571,6 +571,44 @@ export const cases: Case[] = [
     }),
   },
   {
+    name: "pieces of markup, by themselves, in groups and in rows",
+    page: middle({
+      layers: [
+        {
+          name: "form",
+          markup: "form.html",
+          depth: 0.7,
+          place: { left: "8%", width: "40%", top: "12%", height: "160px" },
+        },
+        {
+          ...{ name: "group", depth: -0.3, place: { right: "5%", width: "40%", top: "50%", height: "40%" } },
+          layers: [
+            {
+              ...{
+                name: "map",
+                markup: "map.svg",
+                place: { left: "10%", right: "10%", top: 0, bottom: "20%" },
+              },
+              ramps: [ramp("scale", ["cover 0%", 0.8], ["cover 100%", 1.2])],
+            },
+          ],
+        },
+        {
+          ...{
+            name: "row",
+            depth: 0.2,
+            place: { left: "4%", bottom: "6%" },
+            row: { gap: "12px", align: "middle" } as const,
+          },
+          layers: [
+            { name: "mark", markup: "map.svg", place: { width: "8%", height: "40px" } },
+            { name: "said", text: "Here", as: "p" as const },
+          ],
+        },
+      ],
+    }),
+  },
+  {
     name: "drift in the width of the screen",
     page: middle({
       camera: { pan: 0.1 },

@@ -17,6 +17,7 @@ import { readVideo } from "./picture/read-video.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 import { readInside } from "./read-inside.ts";
+import { readMarkup } from "./read-markup.ts";
 
 /** A file that the page names, read. */
 export interface Asset {
@@ -32,6 +33,12 @@ export interface FontAsset extends Asset {
   font: Font;
 }
 
+export interface MarkupAsset {
+  /** The path in the page file. */
+  path: string;
+  html: string;
+}
+
 /** A page file with everything that it names, all of it sound. */
 export interface Project {
   file: string;
@@ -42,6 +49,8 @@ export interface Project {
   fonts: FontAsset[];
   /** Films, with the sizes of their frames. */
   videos: PictureAsset[];
+  /** Pieces of markup, as they may stand in the page. */
+  markup: MarkupAsset[];
   /** Where in the file every value stands. */
   source: Source;
 }
@@ -77,9 +86,10 @@ export async function readProject(file: string): Promise<ProjectReading> {
   const { page, source, references, faults: own } = readPage(text, name);
   const folder = dirname(resolve(file));
   const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
-  const read = new Map<string, Promise<PictureAsset | FontAsset | string>>();
+  const read = new Map<string, Promise<PictureAsset | FontAsset | MarkupAsset | string>>();
+  const trusted = new Set(page?.trusted);
   for (const reference of references)
-    if (!read.has(keyOf(reference))) read.set(keyOf(reference), readAsset(reference, folder));
+    if (!read.has(keyOf(reference))) read.set(keyOf(reference), readAsset(reference, folder, trusted));
   const faults: Fault[] = [...own];
   for (const reference of references) {
     const { at } = reference;
@@ -89,6 +99,7 @@ export async function readProject(file: string): Promise<ProjectReading> {
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
   const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);
+  const markup = assets.filter((asset): asset is MarkupAsset => "html" in asset);
   const sized = assets.filter((asset): asset is PictureAsset => "width" in asset);
   const films = new Set(references.flatMap(({ kind, path }) => (kind === "video" ? [path] : [])));
   const pictures = sized.filter(({ path }) => !films.has(path));
@@ -96,7 +107,7 @@ export async function readProject(file: string): Promise<ProjectReading> {
   if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
   const sound = page && faults.length === 0;
   return {
-    ...(sound && { project: { file, text, page, pictures, fonts, videos, source } }),
+    ...(sound && { project: { file, text, page, pictures, fonts, videos, markup, source } }),
     ...{ faults: faults.sort(inOrder), pictures, fonts, files },
   };
 }
@@ -153,12 +164,17 @@ function missingAxes(page: Page, fonts: readonly FontAsset[]): { at: Path; messa
 async function readAsset(
   { path, kind }: Reference,
   folder: string,
-): Promise<PictureAsset | FontAsset | string> {
+  trusted: ReadonlySet<string>,
+): Promise<PictureAsset | FontAsset | MarkupAsset | string> {
   const bytes = await readInside(path, folder);
   if (typeof bytes === "string") return bytes;
   if (kind === "font") {
     const font = await Font.open(bytes);
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
+  }
+  if (kind === "markup") {
+    const markup = readMarkup(path, bytes.toString("utf8"), trusted.has(path));
+    return typeof markup === "string" ? markup : { path, ...markup };
   }
   const picture = await (kind === "video" ? readVideo(path, bytes) : readPicture(path, bytes));
   return typeof picture === "string" ? picture : { path, bytes, ...picture };

@@ -103,7 +103,7 @@ export async function makeSnippet(project: Project, path: LayerPath): Promise<Si
 /** Adds the pictures and fonts of a page to a site; where they are in it. */
 async function addAssets(
   site: Site,
-  { pictures, fonts, videos }: Project,
+  { pictures, fonts, videos, markup }: Project,
   page: Page,
   deliveries?: Deliveries,
 ): Promise<Assets> {
@@ -133,6 +133,7 @@ async function addAssets(
         .filter(({ path }) => named.has(path))
         .map((picture) => [picture.path, addPicture(picture)]),
     ),
+    markup: Object.fromEntries(markup.map(({ path, html }) => [path, html])),
     fonts: Object.fromEntries(fonts.map(({ path, bytes }) => [path, add(path, bytes)])),
     fontStacks: await fontStacks({ page, fonts }),
     ems: (text) => texts.ems(text),

@@ -6,6 +6,7 @@ import { readPicture } from "../picture/read-picture.ts";
 import { readVideo } from "../picture/read-video.ts";
 import { Problem } from "../problem.ts";
 import { readInside } from "../read-inside.ts";
+import { readMarkup } from "../read-markup.ts";
 import { createFile, replaceFile } from "../write-file.ts";
 
 /** A page file as the composer gets it. */
@@ -28,22 +29,27 @@ export interface AddedFile {
 /** A page file may be this large, in letters. */
 const mostText = 10 * 1024 * 1024;
 
-/** Every file that a page names, as far as its text can be read. */
-function filesNamedIn(text: string): string[] {
-  const found = new Set<string>();
+/** Every file that a page names, by the setting that names it, as far as its text can be read. */
+function filesNamedIn(text: string): { named: Map<string, string>; trusted: ReadonlySet<unknown> } {
+  const named = new Map<string, string>();
   const visit = (value: unknown, key: string): void => {
-    if (typeof value === "string" && ["image", "icon", "src", "video"].includes(key)) found.add(value);
-    else if (key === "variants") for (const path of Object.values(Object(value))) found.add(String(path));
+    if (typeof value === "string" && ["image", "icon", "src", "video", "markup"].includes(key))
+      named.set(value, key);
+    else if (key === "variants")
+      for (const path of Object.values(Object(value))) named.set(String(path), key);
     else if (Array.isArray(value)) for (const part of value) visit(part, "");
     else if (typeof value === "object" && value !== null)
       for (const [inner, part] of Object.entries(value)) visit(part, inner);
   };
   try {
-    visit(JSON.parse(text), "");
+    const page: unknown = JSON.parse(text);
+    visit(page, "");
+    const { trusted } = Object(page);
+    return { named, trusted: new Set(Array.isArray(trusted) ? trusted : []) };
   } catch {
     // What is no JSON names nothing; the composer says what is wrong.
+    return { named, trusted: new Set() };
   }
-  return [...found];
 }
 
 const urlIn = (address: string, path: string) =>
@@ -89,11 +95,12 @@ export class PageFolder {
         `${this.#file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
       );
     const folder = dirname(this.#file);
-    const paths = filesNamedIn(text);
+    const { named, trusted } = filesNamedIn(text);
+    const paths = [...named.keys()];
     this.files = [this.#file, ...paths.map((path) => resolve(folder, path))];
     const assets: Record<"pictures", Record<string, Assets["pictures"][string]>> &
-      Record<"fonts", Record<string, string>> = {
-      ...{ pictures: {}, fonts: {} },
+      Record<"fonts" | "markup", Record<string, string>> = {
+      ...{ pictures: {}, fonts: {}, markup: {} },
     };
     const missing: string[] = [];
     await Promise.all(
@@ -102,7 +109,13 @@ export class PageFolder {
         if (typeof bytes === "string") return void missing.push(bytes);
         const url = urlIn(address, path);
         if (isFont(path)) assets.fonts[path] = url;
-        else {
+        else if (named.get(path) === "markup") {
+          const markup = readMarkup(path, bytes.toString("utf8"), trusted.has(path));
+          if (typeof markup === "string") return void missing.push(markup);
+          assets.markup[path] = markup.html;
+          // Nobody is to open it by itself, on the composer's own address.
+          return;
+        } else {
           const picture = await sizeOf(path, bytes);
           if (typeof picture === "string") return void missing.push(picture);
           assets.pictures[path] = { url, width: picture.width, height: picture.height };

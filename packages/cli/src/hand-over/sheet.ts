@@ -200,7 +200,7 @@ const kindOf = ({ layer }: LayerView) =>
       ? `text, ${layer.as ?? "p"}`
       : isGroup(layer)
         ? "group"
-        : `shape, ${layer.shape}`;
+        : (layer.markup ?? `shape, ${layer.shape}`);
 
 function picture({ layer }: LayerView, materials: Materials): ElementContent[] {
   if (isImage(layer)) return [node("i", { "background-image": materials.picture(layer.image) })];

@@ -120,6 +120,8 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
             : node("i", {
                 ...common,
                 ...panel,
+                // What is in a piece of markup a sheet does not draw: where it is.
+                outline: layer.markup === undefined ? undefined : "1px dashed #8d99a0",
                 ...(isShape(layer) && layer.shape === "ellipse" && { "border-radius": "50%" }),
               });
         const frame = { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius };

@@ -64,7 +64,15 @@ export function Caption() {
 }
 
 const kindOf = (layer: AnyLayer) =>
-  isImage(layer) ? "image" : isText(layer) ? "text" : isShape(layer) ? "shape" : "group";
+  isImage(layer)
+    ? "image"
+    : isText(layer)
+      ? "text"
+      : isShape(layer)
+        ? "shape"
+        : layer.markup === undefined
+          ? "group"
+          : "markup";
 
 /** What a layer is, with its article. */
 const articled = (layer: AnyLayer): string =>
@@ -74,11 +82,13 @@ const articled = (layer: AnyLayer): string =>
       ? "a text"
       : isShape(layer)
         ? "a shape"
-        : isReel(layer)
-          ? "a reel"
-          : isRow(layer)
-            ? "a row"
-            : "a group";
+        : layer.markup !== undefined
+          ? "a piece of markup"
+          : isReel(layer)
+            ? "a reel"
+            : isRow(layer)
+              ? "a row"
+              : "a group";
 
 function LayerCaption({ scene, layer: name }: { scene: string; layer: string }) {
   const composer = useComposer();

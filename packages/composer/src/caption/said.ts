@@ -10,6 +10,8 @@ export const sentences: Readonly<Record<string, string>> = {
   as: "It is a {} of the document.",
   title: "It comes in with its slide: {}.",
   shape: "It is a {}.",
+  markup: "It shows {}",
+  trusted: "Scripts are wanted in {}",
   image: "Its file is {}",
   video: "In view it plays {}",
   similarity: "Its pictures are delivered at least {} alike to the originals.",

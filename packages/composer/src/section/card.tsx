@@ -126,8 +126,11 @@ export function CardFace({
   );
 }
 
-const wordsOf = ({ text, shape, reel }: AnyLayer): string =>
-  (text === undefined ? (shape ?? (reel ? "reel" : "group")) : plainText(text)).replaceAll(/\s+/g, " ");
+const wordsOf = ({ text, shape, markup, reel, row }: AnyLayer): string =>
+  (text === undefined
+    ? (shape ?? markup ?? (reel ? "reel" : row ? "row" : "group"))
+    : plainText(text)
+  ).replaceAll(/\s+/g, " ");
 
 /** What a card says, for those who listen. */
 export function saidOf({ layer, top, within }: Card, open: boolean): string {

@@ -60,9 +60,11 @@ function withAssets(known: Assets, more: Assets): Assets {
   const isNew = (file: unknown, before: unknown) => JSON.stringify(file) !== JSON.stringify(before);
   const come = Object.entries(more.pictures).some(([path, file]) => isNew(file, known.pictures[path]));
   const fonts = Object.entries(more.fonts).some(([path, url]) => isNew(url, known.fonts[path]));
-  if (!come && !fonts) return known;
+  const markup = isNew(more.markup ?? known.markup, known.markup);
+  if (!come && !fonts && !markup) return known;
   return {
     ...known,
+    ...(more.markup && { markup: { ...known.markup, ...more.markup } }),
     pictures: { ...known.pictures, ...more.pictures },
     fonts: { ...known.fonts, ...more.fonts },
   };

@@ -1,4 +1,4 @@
-import type { AnyLayer, GroupLayer, ImageLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
+import type { AnyLayer, GroupLayer, ImageLayer, MarkupLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
 import type { Reel } from "./reel.ts";
 import type { Row } from "./row.ts";
 import type { Scene } from "./scene.ts";
@@ -6,6 +6,7 @@ import type { Scene } from "./scene.ts";
 export const isImage = (layer: AnyLayer): layer is ImageLayer => layer.image !== undefined;
 export const isText = (layer: AnyLayer): layer is TextLayer => layer.text !== undefined;
 export const isShape = (layer: AnyLayer): layer is ShapeLayer => layer.shape !== undefined;
+export const isMarkup = (layer: AnyLayer): layer is MarkupLayer => layer.markup !== undefined;
 /** Whether a layer has layers in it: a group, or a slide of a reel. */
 export const isGroup = (layer: AnyLayer): layer is GroupLayer | Slide => layer.layers !== undefined;
 /** Of what is in a reel. */
@@ -28,7 +29,7 @@ export const isSwipedWhole = ({ layers }: Scene): boolean =>
 
 /** A picture or shape without a place fills its scene as a pane. */
 export const fillsScene = (layer: AnyLayer): boolean =>
-  !isText(layer) && !isGroup(layer) && layer.place === undefined;
+  !isText(layer) && !isMarkup(layer) && !isGroup(layer) && layer.place === undefined;
 
 /** Whether a layer is clipped by a pane of its own. */
 export const hasPane = (layer: AnyLayer): boolean =>

@@ -55,7 +55,7 @@ export type LayerSettings = Values<Exclude<CommonKey & Changing, Removing | "dep
 export type KindSettings = Values<KeyOf<Kind> & Changing>;
 
 /** What makes a layer what it is. */
-type Naming = "image" | "alt" | "text" | "shape" | "layers" | "reel" | "background";
+type Naming = "image" | "alt" | "text" | "shape" | "markup" | "layers" | "reel" | "background";
 
 /** What a layer of a kind may have besides. */
 type Own<Of extends Kind> = Values<Exclude<KeyOf<Of>, Naming>>;
@@ -93,6 +93,12 @@ export type ShapeLayer = LayerBase &
   Motion &
   Own<"shape"> & { shape: "rectangle" | "ellipse"; background: string } & Rules<"shape">;
 
+/** A piece of markup from a file, with a place that gives its width and height. */
+export type MarkupLayer = LayerBase &
+  Lacks<"markup"> &
+  Motion &
+  Own<"markup"> & { markup: string } & Rules<"markup">;
+
 /** Layers that move as one and are stacked inside; their places are against the group's box. */
 export type GroupLayer = LayerBase &
   Lacks<"group"> &
@@ -105,7 +111,7 @@ export type GroupLayer = LayerBase &
   } & Rules<"group">;
 
 /** A layer with no other in it. Inside a group `depth` is for stacking only, unless the group tilts. */
-export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer;
+export type GroupedLayer = ImageLayer | TextLayer | ShapeLayer | MarkupLayer;
 
 /** One of a reel: as wide as it says, as high as the reel. Depths in it move as the slide travels. */
 export type Slide = LayerBase &

@@ -39,5 +39,7 @@ export interface Page {
   pictures?: Delivery;
   fonts?: readonly FontFace[];
   scenes: readonly Scene[];
+  /** Markup files that may bring scripts. */
+  trusted?: readonly string[];
   checks?: readonly CheckSetting[];
 }

@@ -6,7 +6,16 @@ export type { Box, Size } from "./box.ts";
 export { depthAt, speedAt, speedOf } from "./depth.ts";
 export { driftOf } from "./drift.ts";
 export { allLayers } from "./kinds.ts";
-export type { AnyLayer, GroupLayer, ImageLayer, Layer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
+export type {
+  AnyLayer,
+  GroupLayer,
+  ImageLayer,
+  Layer,
+  MarkupLayer,
+  ShapeLayer,
+  Slide,
+  TextLayer,
+} from "./layer.ts";
 export { type LayerName, layersAt } from "./layers-at.ts";
 export { type LayerLayout, layoutPage, type Natural, type PageLayout, type SceneLayout } from "./layout.ts";
 export { momentAt } from "./moment.ts";

@@ -153,7 +153,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
   for (const other of others)
     breach(
       other,
-      `"${kind}" and "${other}" are both given: a layer is one picture, text, shape or group; make two layers of it`,
+      `"${kind}" and "${other}" are both given: a layer is one picture, text, shape, piece of markup or group; make two layers of it`,
     );
   if (!kind && Object.keys(layer).length > 0 && !("layers" in layer))
     breach(
@@ -263,12 +263,15 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
         key,
         `a picture in a pane has no "${key}": an edge of it would show; put it into a group and give it that`,
       );
-  if (kind === "shape" && isObject(layer.place)) {
+  if (kind === "markup" && !("place" in layer))
+    breaches.push({ path, message: 'the piece of markup needs a "place" with its width and height' });
+  if ((kind === "shape" || kind === "markup") && isObject(layer.place)) {
     const { place } = layer;
+    const what = `a ${oneName[kind]}`;
     if (!("width" in place) && !("left" in place && "right" in place))
-      breach("place", "a shape has no width of its own: give it width, or left and right");
+      breach("place", `${what} has no width of its own: give it width, or left and right`);
     if (!("height" in place) && !("top" in place && "bottom" in place))
-      breach("place", "a shape has no height of its own: give it height, or top and bottom");
+      breach("place", `${what} has no height of its own: give it height, or top and bottom`);
   }
   if (isObject(layer.cue) && "pieces" in layer.cue && kind !== "text")
     breaches.push({ path: [...path, "cue", "pieces"], message: '"pieces" is for a text' });

@@ -1,7 +1,7 @@
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
 
 /** The keys that say what a layer is. */
-const kindKeys = { image: "image", text: "text", shape: "shape", layers: "group" } as const;
+const kindKeys = { image: "image", text: "text", shape: "shape", markup: "markup", layers: "group" } as const;
 
 /** The kind of a layer as it stands in a page file: the first that it says. */
 export const kindOf = (layer: object): Exclude<Kind, "slide"> | undefined =>
@@ -15,6 +15,7 @@ export const oneName: Record<Kind, string> = {
   image: "picture",
   text: "text",
   shape: "shape",
+  markup: "piece of markup",
   group: "group",
   slide: "slide",
 };
@@ -22,6 +23,7 @@ export const manyNames: Record<Kind, string> = {
   image: "pictures",
   text: "texts",
   shape: "shapes",
+  markup: "pieces of markup",
   group: "groups",
   slide: "slides",
 };

@@ -38,7 +38,7 @@ describe("says what is wrong", () => {
     [
       "an unknown key",
       { ...good, titel: "x" },
-      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, checks, parts',
+      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, trusted, checks, parts',
     ],
     [
       "a check silenced without a reason",
@@ -95,7 +95,11 @@ describe("says what is wrong", () => {
       withLayer({ ...layer, place: { center: "both", top: 0 } }),
       /"top" contradicts "center": "both"/,
     ],
-    ["a picture and a text", withLayer({ ...layer, image: "a.png" }), /one picture, text, shape or group/],
+    [
+      "a picture and a text",
+      withLayer({ ...layer, image: "a.png" }),
+      /one picture, text, shape, piece of markup or group/,
+    ],
     ["nothing to show", withLayer({ name: "a" }), /shows nothing/],
     ["a picture without alt", withLayer({ name: "a", image: "a.png" }), /has no "alt"/],
     [
@@ -452,6 +456,16 @@ describe("says what is wrong", () => {
       "a link to nowhere at the top",
       { ...good, page: { header: { links: [{ text: "Reef", href: "#reef" }] } } },
       /\/page\/header\/links\/0\/href there is no scene "reef"/,
+    ],
+    [
+      "a piece of markup without a height",
+      withLayer({ name: "m", markup: "a.html", place: { width: "20%" } }),
+      /a piece of markup has no height of its own: give it height, or top and bottom/,
+    ],
+    [
+      "a piece of markup anywhere",
+      withLayer({ name: "m", markup: "a.html" }),
+      /needs a "place" with its width/,
     ],
     [
       "a footer above a scene",

@@ -4,7 +4,7 @@ import type { Path } from "./source.ts";
 export interface Reference {
   path: string;
   at: Path;
-  kind: "picture" | "video" | "font";
+  kind: "picture" | "video" | "font" | "markup";
 }
 
 /** All files that a page file names, whether the rest of it is right or not. */
@@ -16,6 +16,7 @@ export function referencesIn(value: unknown, at: Path = []): Reference[] {
     if (typeof inner !== "string") return referencesIn(inner, here);
     if (["image", "icon"].includes(key) || at.at(-1) === "variants")
       return [{ path: inner, at: here, kind: "picture" }];
+    if (key === "markup") return [{ path: inner, at: here, kind: "markup" }];
     if (key === "video") return [{ path: inner, at: here, kind: "video" }];
     return key === "src" ? [{ path: inner, at: here, kind: "font" }] : [];
   });

@@ -33,6 +33,8 @@ export interface FontStack {
 export interface Assets {
   /** Pictures and films. */
   pictures: Readonly<Record<string, Picture>>;
+  /** What markup files hold, as HTML that may stand in the page. */
+  markup?: Readonly<Record<string, string>>;
   /** Addresses of font files, from the style sheet. */
   fonts: Readonly<Record<string, string>>;
   /** By font family, what stands in for it until it is loaded. */

@@ -6,6 +6,7 @@ import {
   fillsScene,
   isGroup,
   isImage,
+  isMarkup,
   isReel,
   isRow,
   isShape,
@@ -221,6 +222,8 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     return element(elementOf(layer), attributes, [...words, ...copies]);
   }
   if (isShape(layer)) return element("div", attributes);
+  if (isMarkup(layer))
+    return { ...element("div", attributes), html: fileAt(assets.markup ?? {}, layer.markup) ?? "" };
   if (isReel(layer))
     return element(
       "div",

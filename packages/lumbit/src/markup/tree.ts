@@ -4,6 +4,8 @@ export interface Element {
   /** Attributes by their HTML names; `undefined` ones are left out. */
   attributes: Record<string, string | number | undefined>;
   children: readonly (Element | string)[];
+  /** What stands in it instead of children: HTML of somebody else's, that whoever gave it has judged. */
+  html?: string;
 }
 
 export const element = (

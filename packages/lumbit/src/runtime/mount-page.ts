@@ -183,7 +183,8 @@ function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driv
 /** Whether pictures are where they were: more of them may have come. */
 const hasAll = (now: Assets, before: Assets): boolean =>
   now === before ||
-  Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path]));
+  (isAlike(now.markup, before.markup) &&
+    Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path])));
 
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
 function stylesOf(

@@ -55,7 +55,7 @@ export interface Setting<T = unknown> {
 export type Settings = Readonly<Record<string, Setting>>;
 
 /** What a layer can be: a picture, a text, a shape, a group, or a slide of a reel. */
-export type Kind = "image" | "text" | "shape" | "group" | "slide";
+export type Kind = "image" | "text" | "shape" | "markup" | "group" | "slide";
 
 /** The type of a value of a grammar. */
 export type TypeOf<G> = G extends Grammar<infer T> ? T : never;

@@ -108,6 +108,14 @@ const what = {
     meaning: "Makes it a shape.",
     kinds: ["shape"],
   },
+  markup: {
+    grammar: path(
+      'the path of an HTML or SVG file inside the page file\'s folder, such as "parts/booking.html"',
+    ),
+    meaning:
+      "Makes it a piece of markup, such as a form, a map or a drawing: the path of an HTML or SVG file in the page file's folder. What is in it stands in the page as it is; scripts, frames and style sheets in it are refused unless the page trusts the file.",
+    kinds: ["markup"],
+  },
   locked: {
     grammar: boolean("true to have tools leave the layer where it is, or false"),
     meaning: "Tools leave it where it is.",

@@ -199,6 +199,14 @@ export const page = {
     meaning: "The scenes, from top to bottom.",
     required: true,
   },
+  trusted: {
+    grammar: list(
+      path("the path of an HTML or SVG file inside the page file's folder"),
+      "a list of the markup files whose scripts, frames and style sheets are wanted",
+    ),
+    meaning:
+      "Markup files whose scripts, frames and style sheets are wanted: who wrote them may do anything on the page.",
+  },
   checks: {
     grammar: list(
       object(checkSetting, "a setting of a check: rule, scene, layer, severity, reason"),

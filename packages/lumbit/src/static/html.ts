@@ -49,7 +49,7 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [], links =
     type: "root",
     children: [{ type: "doctype" }, { type: "text", value: "\n" }, hast(tree)],
   };
-  return `${toHtml(root)}\n`;
+  return `${toHtml(root, given)}\n`;
 }
 
 /** What a page shows: a header and a footer are none of its main part. */
@@ -67,7 +67,7 @@ function bodyElements({ page, scenes }: Page, elements: Element[], backdrop?: El
 }
 
 /** An element as HTML. */
-export const htmlOf = (tree: Element): string => `${toHtml(hast(tree))}\n`;
+export const htmlOf = (tree: Element): string => `${toHtml(hast(tree), given)}\n`;
 
 /** Has a browser load the pictures of the first screen at once, those that it will choose. */
 function preloads({ page, scenes: [first] }: Page, { pictures, drawn }: Assets): Element[] {
@@ -125,14 +125,19 @@ function headElements({ title, head = {} }: Page, { pictures }: Assets): Element
   ];
 }
 
+/** HTML that was given stands in the page as it is. */
+const given = { allowDangerousHtml: true };
+
 /** Elements whose children stand on lines of their own: white space between them means nothing. */
 const blocks = new Set(["html", "head", "body", "main", "section", "header", "nav", "footer", "div", "ul"]);
 
-function hast({ tag, attributes, children }: Element): ReturnType<typeof h> {
+function hast({ tag, attributes, children, html }: Element): ReturnType<typeof h> {
   const content = children.flatMap((child): ElementContent[] => {
     const node: ElementContent = typeof child === "string" ? { type: "text", value: child } : hast(child);
     return blocks.has(tag) ? [{ type: "text", value: "\n" }, node] : [node];
   });
+  if (html !== undefined)
+    return h(tag, attributes, [{ type: "raw", value: html } as unknown as ElementContent]);
   const end: ElementContent[] = blocks.has(tag) && children.length > 0 ? [{ type: "text", value: "\n" }] : [];
   return h(tag, attributes, [...content, ...end]);
 }
