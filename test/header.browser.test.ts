@@ -1,8 +1,8 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import fc from "fast-check";
-import { layoutPage, type Page, poseAt } from "lumbit/core";
-import { numbers, targetOf } from "lumbit/internal";
+import { layoutPage, type Page, poseAt, type Scene } from "lumbit/core";
+import { contentAcross, numbers, targetOf } from "lumbit/internal";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { accessibilityFaults, openChromium } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";
@@ -57,6 +57,7 @@ const page = {
     },
     {
       ...{ name: "end", as: "footer", paddingTop: "20vh", paddingBottom: "120vh" },
+      ...{ contentWidth: "60%", contentSide: "right" },
       content: [{ text: "The mill" }, { name: "hours", text: "Open by the tide", as: "h2" }],
       layers: [],
     },
@@ -95,10 +96,18 @@ for (const name of engineNames)
           expect(Math.abs(middle - height / 2), layer).toBeLessThan(layer === "words" ? 20 : 1);
           expect(current, layer).toEqual(["Slip"]);
         }
-        const { top, ends } = await engine.run<{ top: number; ends: string[] }>(`
+        const { top, left, right, ends } = await engine.run<
+          Record<"top" | "left" | "right", number> & { ends: string[] }
+        >(`
         document.querySelector('header a[href="#end/hours"]').click(); ${settled}
-        return { top: document.querySelector("footer h2").getBoundingClientRect().top, ends: [...document.querySelectorAll("header, main, footer")].map((own) => own.parentElement.localName + " " + own.localName) };`);
+        const { top, left, right } = document.querySelector("footer h2").getBoundingClientRect();
+        return { top, left, right, ends: [...document.querySelectorAll("header, main, footer")].map((own) => own.parentElement.localName + " " + own.localName) };`);
         expect(top).toBeCloseTo(80, 0);
+        const footer = page.scenes[2] as Scene;
+        const across = contentAcross(footer, {}, { width, height });
+        expect([left, right].map(Math.round)).toEqual(
+          [across.left, across.left + across.width].map(Math.round),
+        );
         expect(ends).toEqual(["body header", "div main", "div footer"]);
       },
     );

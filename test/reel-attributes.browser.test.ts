@@ -14,7 +14,7 @@ img { width: 100%; height: 500px; display: block }
 </style><div class="gap"></div><section data-lumbit-scene="five" ${hold}><div><div class="reel" ${reel}>
 <div class="strip">${names.map((name) => `<article id="${name}"><i data-lumbit-depth="0.5" id="${name}-tag"></i><figure><img data-lumbit-pane data-lumbit-depth="1" id="${name}-picture" alt=""></figure><h2 data-lumbit-title>${name}</h2></article>`).join("")}</div>
 </div></div></section><div class="gap"></div>`;
-const modelOf = (narrow: "swipe" | "travel"): LumbitPage =>
+const modelOf = (own: object): LumbitPage =>
   ({
     format: "lumbit/1",
     title: "t",
@@ -28,7 +28,7 @@ const modelOf = (narrow: "swipe" | "travel"): LumbitPage =>
         layers: [
           {
             name: "reel",
-            reel: { width: "80%", gap: "20px", narrow },
+            reel: { width: "80%", gap: "20px", ...own },
             layers: names.map((name) => ({
               name,
               layers: [
@@ -57,8 +57,8 @@ const modelOf = (narrow: "swipe" | "travel"): LumbitPage =>
   }) as LumbitPage;
 
 const open = markupPages();
-const reel = `data-lumbit-reel='{"width": "80%", "gap": "20px"}'`;
-const steady = `data-lumbit-reel='{"width": "80%", "gap": "20px", "narrow": "travel"}'`;
+const reelOf = (own: object) => `data-lumbit-reel='${JSON.stringify({ width: "80%", gap: "20px", ...own })}'`;
+const reel = reelOf({});
 
 test.each([
   ["native", "ltr", 1000],
@@ -66,15 +66,17 @@ test.each([
   ["native", "rtl", 1000],
   ["native", "ltr", 500],
   ["scripted", "ltr", 500],
+  ["native", "ltr", 1000, "right"],
+  ["scripted", "ltr", 1000, "right"],
 ])(
-  "a row of markup travels as the model says, %s, %s, on a screen %i px wide",
-  async (driver, written, width) => {
-    const isNarrow = width < 600;
-    const page = await open(`<html dir="${written}">${markup(isNarrow ? steady : reel)}`, width);
+  "a row of markup travels as the model says, %s, %s, on a screen %i px wide, %s",
+  async (driver, written, width, direction = "left") => {
+    const own = { direction, ...(width < 600 && { narrow: "travel" }) };
+    const page = await open(`<html dir="${written}">${markup(reelOf(own))}`, width);
     const before = await page.evaluate(() => document.body.innerHTML);
     await page.evaluate(`window.own = mount(document.body, { driver: "${driver}" })`);
     const layout = layoutPage(
-      modelOf(isNarrow ? "travel" : "swipe"),
+      modelOf(own),
       { width, height: 800 },
       { layer: () => ({ width: 0.4 * width, height: 500 }) },
     );

@@ -23,7 +23,7 @@ const slides = ["bass", "star", "jelly"].map((name) => ({
     },
   ],
 }));
-const document = {
+const pageWith = (reel: object) => ({
   format: "lumbit/1",
   title: "Tidehouse",
   lang: "en",
@@ -33,11 +33,12 @@ const document = {
       name: "five",
       height: "100vh",
       hold: "200vh",
-      layers: [{ name: "reel", reel: { width: "80%" }, layers: slides }],
+      layers: [{ name: "reel", reel: { width: "80%", ...reel }, layers: slides }],
     },
     { name: "end", height: "100vh", layers: [] },
   ],
-};
+});
+const document = pageWith({});
 
 let browser: Chromium;
 let origin: string;
@@ -91,6 +92,35 @@ test("the slide in view has its title in, the others have theirs out, back and f
     await page.waitForTimeout(900);
     expect(await shown(page), `at ${scroll}`).toEqual(titles);
   }
+});
+
+test("where slides go to the right the first is there first, its title too, and what is focused comes into view", async () => {
+  const folder = temporaryFolder();
+  writeFileSync(join(folder, "page.json"), JSON.stringify(pageWith({ direction: "right" })));
+  expect((await lumbit(["build", "page.json", "-o", "site"], folder)).stderr).toBe("");
+  const site = await serveFolder(join(folder, "site"));
+  const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
+  await page.goto(site.origin);
+  const leftOf = async (name: string) => (await page.locator(`[data-lumbit-layer=${name}]`).boundingBox())?.x;
+  for (const [scroll, titles, first] of [
+    [800, [1, 0, 0], 200],
+    [1600, [0, 1, 0], 900],
+    [2400, [0, 0, 1], 1600],
+  ] as const) {
+    await scrollPage(page, scroll);
+    await page.waitForTimeout(900);
+    expect(await shown(page), `at ${scroll}`).toEqual(titles);
+    expect(await leftOf("bass"), `at ${scroll}`).toBeCloseTo(first, 0);
+  }
+  await page.evaluate(() => {
+    const slide = window.document.querySelector("[data-lumbit-layer=star]") as HTMLElement;
+    slide.tabIndex = -1;
+    slide.focus({ preventScroll: true });
+  });
+  await page.waitForTimeout(400);
+  expect(await leftOf("star")).toBeCloseTo(100, 0);
+  await page.close();
+  site.close();
 });
 
 test("while slides come and go the page is not laid out in between", async () => {

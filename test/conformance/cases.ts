@@ -107,14 +107,17 @@ const randomRows = fc
   });
 
 /** A scene that holds while a reel of slides of a width travels. */
-const reelScene = (width: Length, narrow?: "travel"): Partial<Scene> & { layers: readonly Layer[] } => ({
+const reelScene = (
+  width: Length,
+  own: { narrow?: "travel"; direction?: "right" } = {},
+): Partial<Scene> & { layers: readonly Layer[] } => ({
   height: "100vh",
   hold: "180vh",
   relief: 0.9,
   layers: [
     {
       name: "reel",
-      reel: { width, gap: "3vw", ...(narrow && { narrow }) },
+      reel: { width, gap: "3vw", ...own },
       place: { left: "5%", right: "5%", top: "10%", height: "70%" },
       layers: Array.from({ length: 4 }, (_, index) => ({
         name: `slide-${index}`,
@@ -607,6 +610,41 @@ export const cases: Case[] = [
         },
       ],
     }),
+  },
+  {
+    name: "content on a side of the column, beside layers",
+    page: page(
+      [
+        gap("before"),
+        {
+          ...{
+            name: "scene",
+            contentWidth: "44%",
+            contentSide: "right",
+            paddingTop: "10vh",
+            paddingBottom: "10vh",
+          },
+          rules: [
+            { media: "(max-width: 700px)", contentWidth: "100%" },
+            { media: "(min-width: 1500px)", contentSide: "left" },
+          ],
+          content: [
+            { text: "The keepers", as: "h2", fontSize: "30px" },
+            {
+              text: "They write down what the sea leaves: rope, boots, a lamp, and once a door with its key in it. ".repeat(
+                3,
+              ),
+            },
+          ],
+          layers: [
+            block("beside", { depth: 0.8 }),
+            { name: "words", text: "Left of it", depth: -0.2, place: { left: "5%", bottom: "8%" } },
+          ],
+        },
+        gap("after"),
+      ],
+      { column: "900px", margin: "4%" },
+    ),
   },
   {
     name: "drift in the width of the screen",
@@ -1329,7 +1367,11 @@ export const cases: Case[] = [
     name: `a reel of slides of ${width}`,
     page: middle(reelScene(width)),
   })),
-  { name: "a reel that travels on narrow screens too", page: middle(reelScene("80%", "travel")) },
+  {
+    name: "a reel whose slides go to the right",
+    page: middle(reelScene("64%", { direction: "right" })),
+  },
+  { name: "a reel that travels on narrow screens too", page: middle(reelScene("80%", { narrow: "travel" })) },
   {
     name: "a page written from right to left",
     page: {

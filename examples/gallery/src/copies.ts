@@ -39,6 +39,7 @@ const same = [
   "depth",
   "speed",
   "direction",
+  "sideways",
   "settle",
   "ramps",
   "hold",

@@ -69,7 +69,7 @@ test("a recipe is alive, in its own fonts, and follows its sliders; what is copi
 
 test("its fragment and its attributes move in another page as they do in it", async () => {
   const html = await copied("attributes");
-  expect(html).toContain('data-lumbit-depth="3" data-lumbit-direction="right"');
+  expect(html).toContain('data-lumbit-depth="3" data-lumbit-direction="right" data-lumbit-sideways="width"');
   const fragment = await copied("fragment");
   const other = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await other.setContent(
@@ -89,7 +89,7 @@ test("its fragment and its attributes move in another page as they do in it", as
   };
   // In the middle of the passage both are in the middle; 100 px before that three quarters of it apart.
   expect(await at(900)).toEqual([640, 640]);
-  expect(await at(800)).toEqual([565, 690]);
+  expect(await at(800)).toEqual([520, 720]);
   await other.close();
 });
 

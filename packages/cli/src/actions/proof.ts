@@ -14,6 +14,7 @@ interface Options {
   moments?: number;
   against?: string;
   film?: true;
+  elevation?: true;
   seconds?: number;
   force?: true;
 }
@@ -31,6 +32,7 @@ export async function proof(file: string, options: Options): Promise<void> {
     ...(moments !== undefined && { moments }),
     ...(seconds !== undefined && { seconds }),
     ...(against && { against }),
+    ...(options.elevation && { elevation: true }),
   });
   const { content } = made;
   await replaceFile(output, content);
@@ -45,7 +47,7 @@ export async function proof(file: string, options: Options): Promise<void> {
 const mostScreens = 4;
 
 /** @throws Problem for options that do not go together, before anything is read */
-function refuse({ output, film, against, seconds, moments, viewport, force }: Options): void {
+function refuse({ output, film, elevation, against, seconds, moments, viewport, force }: Options): void {
   const kinds = film ? [".webp", ".webm"] : [".html", ".png", ".pdf"];
   if (!kinds.includes(extname(output).toLowerCase()))
     throw new Problem(
@@ -57,6 +59,10 @@ function refuse({ output, film, against, seconds, moments, viewport, force }: Op
     throw new Problem("a film shows all moments of one page: leave --against and --moments away");
   if (film && (viewport ?? []).length > mostScreens)
     throw new Problem(`a film shows ${mostScreens} screens at most: leave some viewports away`);
+  if (!film && elevation)
+    throw new Problem(
+      "--elevation is beside a film: say --film too, or lumbit measure --elevation for a chart",
+    );
   if (!film && seconds !== undefined) throw new Problem("--seconds is the length of a film: say --film too");
   if (existsSync(output) && !force)
     throw new Problem(`${output} is there already; name another file, or say --force to replace it`);

@@ -6,13 +6,13 @@ export const themes = {
   dark: { ink: "#dfe9e5", ground: "#0d1b20" },
 } as const satisfies Record<Theme, { ink: string; ground: string }>;
 
-/** The width of every chart, in px. */
+/** The width of a chart, in px. */
 export const chartWidth = 1000;
 
 /** Plots below each other as the text of an SVG file: on its ground, with its title and what its colours mean. */
 export function drawing(
   plots: readonly ((document: Document) => Element)[],
-  { title, note, theme }: { title: string; note: string; theme: Theme },
+  { title, note, theme, width = chartWidth }: { title: string; note: string; theme: Theme; width?: number },
 ): string {
   const { document } = parseHTML("<!doctype html><body></body>");
   const add = (name: string, attributes: Record<string, string>, text = "") => {
@@ -30,19 +30,19 @@ export function drawing(
     height += Number(svg.getAttribute("height"));
     return svg;
   });
-  const size = { width: String(chartWidth), height: String(height) };
+  const size = { width: String(width), height: String(height) };
   const sheet = add("svg", {
     xmlns: "http://www.w3.org/2000/svg",
     role: "img",
     ...size,
-    viewBox: `0 0 ${chartWidth} ${height}`,
+    viewBox: `0 0 ${width} ${height}`,
   });
   const heading = { y: "30", fill: ink, "font-family": family };
   sheet.append(
     add("title", {}, title),
     add("rect", { ...size, fill: ground }),
     add("text", { ...heading, x: "16", "font-size": "17", "font-weight": "600" }, title),
-    add("text", { ...heading, x: String(chartWidth - 16), "font-size": "13", "text-anchor": "end" }, note),
+    add("text", { ...heading, x: String(width - 16), "font-size": "13", "text-anchor": "end" }, note),
     ...drawn,
   );
   return `${sheet.outerHTML}\n`;

@@ -1,5 +1,6 @@
 import * as Plot from "@observablehq/plot";
-import type { SceneView, View } from "lumbit/checks";
+import type { LayerView, SceneView, View } from "lumbit/checks";
+import { poseAt, type Size } from "lumbit/core";
 import { depthColors, depthNote, nearness } from "./depth-color.ts";
 import { chartWidth, drawing, type Theme, themes } from "./drawing.ts";
 
@@ -21,30 +22,45 @@ interface Plane {
   name: string;
 }
 
+/** A moment of a film: where the page is scrolled to, and how large the drawing is. */
+export interface Filmed {
+  scroll: number;
+  size: Size;
+}
+
 /**
- * A scene from the side as SVG: the camera at the settle moment, the page surface one camera distance before it, every
- * layer at its depth and as high as it has to be there to look as high as it was placed, and what the camera sees of it.
+ * A scene from the side as SVG: the camera at the settle moment, or at a moment of a film, the page surface one camera
+ * distance before it, every layer at its depth and as high as it has to be there to look as high as it does, and what the
+ * camera sees of it.
  */
-export function elevationChart(scene: SceneView, view: View, theme: Theme): string {
+export function elevationChart(scene: SceneView, view: View, theme: Theme, filmed?: Filmed): string {
   const { ink, ground } = themes[theme];
   const { settle, height, passage } = scene.layout;
   const screen = view.viewport.height;
-  // The scene's top edge on the screen at the settle moment, and the screen's middle against the scene.
-  const edge = screen - Math.min(settle, Math.max(screen, settle - passage.hold));
-  const eye = screen / 2 - edge;
-  const planes = planesOf(scene, eye, screen);
+  const top = filmed
+    ? topAt(scene, view, filmed.scroll)
+    : screen - Math.min(settle, Math.max(screen, settle - passage.hold));
+  // The middle of the screen against the scene.
+  const eyeOf = (top: number) => screen / 2 - top;
+  const eye = eyeOf(top);
+  const standing = filmed ? seenAt(scene, view, filmed.scroll) : settledAt(scene, top);
+  const planes = planesOf(standing, eye, screen);
   const end = Math.max(2, ...planes.map(({ distance }) => distance)) * 1.04;
   const reach = (distance: number) => (screen / 2) * distance;
   const cone = [
     { x: 0, low: eye, high: eye },
     { x: end, low: eye - reach(end), high: eye + reach(end) },
   ];
-  const labels = apart(planes, (2 * reach(end)) / 500);
+  // While a film runs the drawing stands still, and the camera goes.
+  const [highest, lowest] = filmed
+    ? [eyeOf(topAt(scene, view, scene.from)), eyeOf(topAt(scene, view, scene.to))]
+    : [eye, eye];
+  const size = filmed?.size ?? { width: chartWidth, height: 640 };
+  const labels = apart(planes, (lowest - highest + 2 * reach(end)) / (size.height - 140));
   const draw = (document: Document) =>
     Plot.plot({
       document,
-      width: chartWidth,
-      height: 640,
+      ...size,
       marginLeft: 84,
       marginTop: 74,
       marginRight: 40,
@@ -61,7 +77,7 @@ export function elevationChart(scene: SceneView, view: View, theme: Theme): stri
         labelAnchor: "center",
         reverse: true,
         grid: false,
-        domain: [eye - reach(end), eye + reach(end)],
+        domain: [highest - reach(end), lowest + reach(end)],
       },
       color: depthColors(theme),
       marks: [
@@ -130,45 +146,83 @@ export function elevationChart(scene: SceneView, view: View, theme: Theme): stri
       ],
     }) as unknown as Element;
   return drawing([draw], {
-    title: `${scene.scene.name} from the side, ${view.viewport.width} × ${view.viewport.height}, when it settles`,
-    note: `thick is what the camera sees; ${depthNote(theme)}`,
+    title: filmed
+      ? `${scene.scene.name} from the side`
+      : `${scene.scene.name} from the side, ${view.viewport.width} × ${view.viewport.height}, when it settles`,
+    note: filmed ? "thick is what the camera sees" : `thick is what the camera sees; ${depthNote(theme)}`,
+    width: size.width,
     theme,
   });
 }
 
 const across = { x1: "distance", x2: "distance" } as const;
 
-/** Where every layer stands in depth: on the screen at y, it is at eye + (y - eye) times its distance. */
-function planesOf({ layers, layout }: SceneView, eye: number, screen: number): Plane[] {
-  return layers
-    .filter(({ group, layout: own }) => !group && !own.hidden)
-    .map(({ layer, layout: own }) => {
-      const real = 1 / Math.max(own.speed, 1e-6);
-      const distance = Math.min(real, farthest);
-      const at = (y: number) => eye + (y - eye) * distance;
-      const clip = own.pane ?? { top: 0, height: layout.height };
-      const box = own.box;
-      const [top, bottom] = [at(box.top), at(box.top + box.height)];
-      const [first, last] = [
-        Math.max(eye - screen / 2, clip.top, box.top),
-        Math.min(eye + screen / 2, clip.top + clip.height, box.top + box.height),
-      ];
-      const sees = last > first;
-      return {
-        layer: layer.name,
-        distance,
-        top,
-        bottom,
-        seenTop: at(sees ? first : box.top),
-        seenBottom: at(sees ? last : box.top),
-        near: nearness(own.speed),
-        name:
-          real > farthest
-            ? `${layer.name}, ${Number.isFinite(own.depth) ? `at ${Math.round(real)}` : "horizon"}`
-            : layer.name,
-      };
-    });
+/** A layer on the screen: from where to where it is, and from where to where it may be seen. */
+interface Standing {
+  own: LayerView;
+  top: number;
+  bottom: number;
+  clip: [top: number, bottom: number];
 }
+
+const planesIn = ({ layers }: SceneView) => layers.filter(({ group, layout }) => !group && !layout.hidden);
+
+/** Where a scene's top is on the screen at a scroll position. */
+const topAt = ({ layout }: SceneView, view: View, scroll: number): number =>
+  poseAt({ ...view.layout, scenes: [{ ...layout, layers: [] }] }, scroll).scenes[0]?.top ?? 0;
+
+/** The layers of a scene as they were placed, where its top is at `top`. */
+const settledAt = (scene: SceneView, top: number): Standing[] =>
+  planesIn(scene).map((own) => {
+    const { box, pane } = own.layout;
+    const clip = pane ?? { top: 0, height: scene.layout.height };
+    return {
+      own,
+      top: top + box.top,
+      bottom: top + box.top + box.height,
+      clip: [top + clip.top, top + clip.top + clip.height],
+    };
+  });
+
+/** The layers of a scene where they are at a scroll position. */
+function seenAt(scene: SceneView, view: View, scroll: number): Standing[] {
+  const { layout } = scene;
+  const pose = poseAt({ ...view.layout, scenes: [layout] }, scroll).scenes[0];
+  return planesIn(scene).flatMap((own) => {
+    const at = pose?.layers.find(({ name }) => name === own.layer.name);
+    if (!pose || !at) return [];
+    const clip = own.layout.pane ?? { top: 0, height: layout.height };
+    return {
+      own,
+      top: at.top,
+      bottom: at.top + at.height,
+      clip: [pose.top + clip.top, pose.top + clip.top + clip.height] as [number, number],
+    };
+  });
+}
+
+/** Where every layer stands in depth: what is on the screen at y is at eye + (y - V / 2) times its distance. */
+const planesOf = (standing: readonly Standing[], eye: number, screen: number): Plane[] =>
+  standing.map(({ own: { layer, layout }, top, bottom, clip }) => {
+    const real = 1 / Math.max(layout.speed, 1e-6);
+    const distance = Math.min(real, farthest);
+    const at = (y: number) => eye + (y - screen / 2) * distance;
+    const [first, last] = [Math.max(0, clip[0], top), Math.min(screen, clip[1], bottom)];
+    const sees = last > first;
+    return {
+      layer: layer.name,
+      distance,
+      top: at(top),
+      bottom: at(bottom),
+      seenTop: at(sees ? first : top),
+      seenBottom: at(sees ? last : top),
+      near: nearness(layout.speed),
+      name:
+        real > farthest
+          ? `${layer.name}, ${Number.isFinite(layout.depth) ? `at ${Math.round(real)}` : "horizon"}`
+          : layer.name,
+    };
+  });
 
 /** Labels in the middle of their planes, moved apart where planes are near each other. */
 function apart(planes: readonly Plane[], unit: number): (Plane & { label: number })[] {

@@ -21,6 +21,7 @@ export const proofCommand = () =>
       "--film",
       "a film of a smooth scroll: at 1280x800, or at the viewports that are given, side by side",
     )
+    .option("--elevation", "beside a film the scene from the side, with the camera on its way through it")
     .option("--seconds <count>", "how long the film is, 1 to 120", numberFrom(1, 120))
     .option("--force", "replace a file that is there")
     .addHelpText(

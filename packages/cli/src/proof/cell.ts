@@ -2,6 +2,7 @@ import type { View } from "lumbit/checks";
 import { trackAt } from "lumbit/checks";
 import {
   type Block,
+  type Box,
   type LayerPose,
   type PageLook,
   poseAt,
@@ -12,7 +13,7 @@ import {
 } from "lumbit/core";
 import {
   columnDefaults,
-  columnWidth,
+  contentAcross,
   directionalityOf,
   fittedWidth,
   isImage,
@@ -128,7 +129,7 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
         return node("i", { ...frame, ...blendCss(layer) }, [content]);
       });
     const ground = node("i", { ...box(around), background: scene.scene.background });
-    const blocks = scene.scene.content ? [content(scene.scene, scene.scene.content, at.top, view)] : [];
+    const blocks = scene.scene.content ? [content(scene.scene, scene.scene.content, around, view)] : [];
     return [ground, ...blocks, ...layers];
   });
   return node(
@@ -273,15 +274,20 @@ const spacing = (length: TextStyle["letterSpacing"], size: number, viewport: Vie
       : px(resolveLength(length as string, { viewport, percent: size }));
 
 /** A scene's content in the flow, in its column. */
-function content(scene: Scene, blocks: readonly Block[], sceneTop: number, view: View): Child {
+function content(
+  scene: Scene,
+  blocks: readonly Block[],
+  { left: sceneLeft, top: sceneTop }: Pick<Box, "left" | "top">,
+  view: View,
+): Child {
   const { viewport, page } = view;
   const across = (length: string | 0) => resolveLength(length, { viewport, percent: viewport.width });
   const look = page.page ?? {};
-  const width = columnWidth(look, viewport);
+  const { left, width } = contentAcross(scene, look, viewport);
   return node(
     "i",
     {
-      left: px((viewport.width - width) / 2),
+      left: px(sceneLeft + left),
       top: px(sceneTop + across(scene.paddingTop ?? 0)),
       width: px(width),
       display: "grid",

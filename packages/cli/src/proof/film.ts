@@ -12,6 +12,8 @@ export interface Shooting {
   kind: "webp" | "webm";
   /** The screens that are seen side by side, each at the same moment. */
   screens: readonly Screen[];
+  /** A drawing behind the screens that follows the scroll of the first. */
+  drawing?: { size: Size; at: (scroll: number) => Promise<Buffer> };
   seconds: number;
   progress: (done: number, frames: number) => void;
 }
@@ -39,9 +41,12 @@ const origin = "http://film.localhost";
  *
  * @throws Problem when there is no browser
  */
-export const film = (site: Site, { kind, screens, seconds, progress }: Shooting): Promise<Buffer> =>
+export const film = (site: Site, { kind, screens, drawing, seconds, progress }: Shooting): Promise<Buffer> =>
   withBrowser("a film", async (browser) => {
-    const { places, ...size } = arranged(screens.map(({ viewport }) => viewport));
+    const { places, ...size } = arranged([
+      ...screens.map(({ viewport }) => viewport),
+      ...(drawing ? [drawing.size] : []),
+    ]);
     // First, so that the page does not play while that begins.
     const video = kind === "webm" ? await writeWebm(await openAt(browser), size, rate) : undefined;
     const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, site, viewport)));
@@ -53,9 +58,14 @@ export const film = (site: Site, { kind, screens, seconds, progress }: Shooting)
         screens.map(async ({ from, to }, index) => {
           const page = pages[index] as Page;
           await page.evaluate(`(${showFrame})(${from + (to - from) * way}, ${1000 / rate})`);
-          return shot(page, places[index] as Box);
+          return sized(await page.screenshot({ type: "jpeg", quality: 95 }), places[index] as Box);
         }),
       );
+      const [first] = screens;
+      if (drawing && first)
+        shown.push(
+          await sized(await drawing.at(first.from + (first.to - first.from) * way), places.at(-1) as Box),
+        );
       const picture = await together(shown, places, size);
       if (video) await video.add(picture);
       else frames.push(picture);
@@ -86,7 +96,7 @@ async function opened(browser: Browser, site: Site, viewport: Viewport): Promise
 }
 
 /** How large a film of screens is, and where each is in it: side by side, equally high, and of even sizes, as videos are. */
-function arranged(viewports: readonly Viewport[]): Size & { places: Box[] } {
+function arranged(viewports: readonly Size[]): Size & { places: Box[] } {
   const even = (size: number) => 2 * Math.max(1, Math.floor(size / 2));
   const [first] = viewports;
   if (first && viewports.length === 1) {
@@ -107,11 +117,8 @@ function arranged(viewports: readonly Viewport[]): Size & { places: Box[] } {
   return { width: left, height: height + 2 * gap, places };
 }
 
-const shot = async (page: Page, { width, height }: Size) =>
-  sharp(await page.screenshot({ type: "jpeg", quality: 95 }))
-    .resize({ width, height, fit: "fill" })
-    .jpeg({ quality: 95 })
-    .toBuffer();
+const sized = (picture: Buffer, { width, height }: Size) =>
+  sharp(picture).resize({ width, height, fit: "fill" }).jpeg({ quality: 95 }).toBuffer();
 
 /** Screens in one picture. */
 async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Buffer> {

@@ -1,6 +1,7 @@
 import { basename } from "node:path";
 import { defaultViewports, viewOf } from "lumbit/checks";
 import { layoutPage, type Viewport } from "lumbit/core";
+import sharp from "sharp";
 import { findingsOf } from "../check/findings.ts";
 import { picturesOf } from "../check/judge.ts";
 import { naturalSizes } from "../natural.ts";
@@ -9,7 +10,7 @@ import { say, under, type Work } from "../progress.ts";
 import type { Project } from "../project.ts";
 import { makeSite } from "../site.ts";
 import { differences } from "./difference.ts";
-import { film, type Screen } from "./film.ts";
+import { film, type Screen, type Shooting } from "./film.ts";
 import { proofMaterials } from "./materials.ts";
 import { photograph } from "./photograph.ts";
 import { sheetHtml, sheetWidth, type Version } from "./sheet.ts";
@@ -27,6 +28,8 @@ export interface ProofOptions extends Work {
   against?: Project;
   /** How long a film is. */
   seconds?: number;
+  /** Whether a film shows beside its screens the scene that is in the middle of the first one, from the side. */
+  elevation?: boolean;
 }
 
 /** A proof, and what it came to. */
@@ -91,6 +94,7 @@ async function filmOf(
     viewports,
     scene,
     seconds: wanted,
+    elevation,
   }: Omit<ProofOptions, keyof Work | "kind"> & { kind: "webp" | "webm" },
 ): Promise<Proof> {
   const { natural } = naturalSizes(project);
@@ -109,8 +113,35 @@ async function filmOf(
   const seconds = wanted ?? Math.min(Math.max(farthest / pace.scroll, pace.shortest), pace.longest);
   const content = await film(await makeSite(project, { originals: true }), {
     ...{ kind, screens, seconds },
+    ...(elevation && { drawing: await elevationBeside(project, screens[0]?.viewport, scene) }),
     progress: (done, frames) => say(`filming, ${done} of ${frames}`),
   });
   say("");
   return { content, screens: screens.length, seconds };
+}
+
+/** How large the drawing beside a film is, before it is as high as the screens. */
+const beside = { width: 640, height: 400 };
+
+/** The scene in the middle of a screen, or the one that is filmed, from the side. */
+async function elevationBeside(
+  project: Project,
+  viewport: Viewport = { width: 1280, height: 800 },
+  name?: string,
+): Promise<NonNullable<Shooting["drawing"]>> {
+  // Loaded here: plotting is slow to start, and nothing else needs it.
+  const { elevationChart } = await import("../chart/elevation.ts");
+  const view = viewOf(project.page, viewport, naturalSizes(project).natural, new Map());
+  const drawn = view.scenes.filter(({ layers }) => layers.length > 0);
+  if (drawn.length === 0) throw new Problem("the page has no layers to draw from the side");
+  const sceneAt = (scroll: number) =>
+    drawn.findLast(({ layout }) => layout.top <= scroll + viewport.height / 2) ?? drawn[0];
+  return {
+    size: beside,
+    async at(scroll) {
+      const scene = drawn.find(({ scene }) => scene.name === name) ?? sceneAt(scroll);
+      const svg = scene ? elevationChart(scene, view, "light", { scroll, size: beside }) : "";
+      return sharp(Buffer.from(svg), { density: 144 }).jpeg({ quality: 95 }).toBuffer();
+    },
+  };
 }

@@ -60,6 +60,8 @@ export const sentences: Readonly<Record<string, string>> = {
   minHeight: "It is at least {} high.",
   paddingTop: "Above its content there is {}.",
   paddingBottom: "Below its content there is {}.",
+  contentWidth: "Its content is {} wide,",
+  contentSide: "on the {} of the column.",
   settle: "It stands where it was placed at {} of its own passage.",
   href: "It leads to {}",
   relief: "All drift is taken {} times.",
@@ -108,7 +110,7 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     fit: "The widest line fills {}.",
   },
   focus: { depth: "What lies {} deep is sharp,", blur: "what is far from it blurred by {}." },
-  reel: { width: "Its slides are {} wide,", gap: "{} apart." },
+  reel: { width: "Its slides are {} wide,", gap: "{} apart.", direction: "They go to the {}." },
   row: {
     along: "Its layers stand one after the other along {},",
     gap: "Its layers stand {} apart,",

@@ -1,7 +1,7 @@
 import {
   averageAdvance,
   type Box,
-  columnWidth,
+  contentAcross,
   directionalityOf,
   plainText,
   resolveFontSize,
@@ -41,10 +41,10 @@ export function lettersIn(box: Box & { scale?: number }, own: LayerView, layer: 
 }
 
 /** The box of a scene's content in the flow, against the scene; nothing where it has none. */
-export function contentBox({ scene, layout }: SceneView, { page, viewport, natural }: View): Box | undefined {
+export function contentBox({ scene }: SceneView, { page, viewport, natural }: View): Box | undefined {
   if (!scene.content || !natural.content) return undefined;
-  const width = columnWidth(page.page ?? {}, viewport);
+  const { left, width } = contentAcross(scene, page.page ?? {}, viewport);
   const top = resolveLength(scene.paddingTop ?? 0, { viewport, percent: viewport.width });
   const height = natural.content(scene, width, viewport);
-  return { left: (layout.width - width) / 2, top, width, height };
+  return { left, top, width, height };
 }

@@ -4,6 +4,8 @@ export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, contains, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-setting.ts";
+export { columnDefaults, columnIn, columnWidth } from "./column.ts";
+export { contentAcross } from "./content.ts";
 export { cropped } from "./crop.ts";
 export * from "./cue.ts";
 export {
@@ -42,9 +44,6 @@ export * from "./kinds.ts";
 export * from "./layer.ts";
 export { inPaintOrder, type LayerName, layersAt, withInner } from "./layers-at.ts";
 export {
-  columnDefaults,
-  columnIn,
-  columnWidth,
   type LayerLayout,
   layoutPage,
   type Natural,
@@ -101,7 +100,17 @@ export {
   type Stop,
   type Travel,
 } from "./ramp.ts";
-export { besideSlide, isSwiped, type Reel, rowLength, rowTravel, slidOffsets, swipeWidth } from "./reel.ts";
+export {
+  besideSlide,
+  goesRight,
+  isSwiped,
+  type Reel,
+  rowLength,
+  rowTravel,
+  slidesBefore,
+  slidOffsets,
+  swipeWidth,
+} from "./reel.ts";
 export type { Row } from "./row.ts";
 export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
 export * from "./scene.ts";

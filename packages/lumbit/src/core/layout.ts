@@ -1,7 +1,9 @@
 import { blurAt, hazedOpacity } from "./air.ts";
-import { type Arithmetic, numbers } from "./arithmetic.ts";
+import { numbers } from "./arithmetic.ts";
 import { backdropHeight } from "./backdrop.ts";
 import type { Box, Size } from "./box.ts";
+import { columnWidth } from "./column.ts";
+import { contentAcross } from "./content.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
 import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
@@ -13,7 +15,7 @@ import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
-import { isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
+import { goesRight, isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
 import { ownSettleOf, settleAt } from "./settle.ts";
@@ -84,31 +86,13 @@ export interface PageLayout {
   backdrop?: { height: number; speed: number };
 }
 
-/** What the page's column is when it does not say: its width, the space beside it, and that between its blocks. */
-export const columnDefaults = { column: "720px", margin: "1.25rem", gap: "1rem" } as const;
-
-/** The width of a page's column, in px or in CSS: as wide as it says, as long as that leaves its margin on both sides. */
-export const columnIn = <T>(a: Arithmetic<T>, whole: T, margin: T, column: T): T =>
-  a.min(a.subtract(whole, a.multiply(a.number(2), margin)), column);
-
-/** The width in px of a page's column at a viewport. */
-export function columnWidth({ margin, column }: PageLook, viewport: Viewport): number {
-  const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
-  return columnIn(
-    numbers,
-    viewport.width,
-    across(margin ?? columnDefaults.margin),
-    across(column ?? columnDefaults.column),
-  );
-}
-
 /** Lays a page out at a viewport (px, more than 0). */
 export function layoutPage(source: Page, viewport: Viewport, natural: Natural): PageLayout {
   const page = applyRules(source, viewport);
   const look = page.page ?? {};
   const across = (length: Length) => resolveLength(length, { viewport, percent: viewport.width });
   const column = columnWidth(look, viewport);
-  const heights = page.scenes.map((scene) => heightOf(scene, column, viewport, natural));
+  const heights = page.scenes.map((scene) => heightOf(scene, look, viewport, natural));
   const isNarrow = viewport.width < swipeWidth;
   const holds = page.scenes.map((scene) => (isNarrow && isSwipedWhole(scene) ? 0 : across(scene.hold ?? 0)));
   const total = [...heights, ...holds].reduce((sum, height) => sum + height, 0);
@@ -131,10 +115,11 @@ export function layoutPage(source: Page, viewport: Viewport, natural: Natural): 
   return { page, viewport, scrollHeight, scenes, backdrop: { height, speed } };
 }
 
-function heightOf(scene: Scene, column: number, viewport: Viewport, natural: Natural): number {
+function heightOf(scene: Scene, look: PageLook, viewport: Viewport, natural: Natural): number {
   const px = (length: Scene["minHeight"]) => resolveLength(length ?? 0, { viewport, percent: 0 });
   const height = sceneHeight(scene);
-  const content = scene.content ? (natural.content?.(scene, column, viewport) ?? 0) : 0;
+  const { width } = contentAcross(scene, look, viewport);
+  const content = scene.content ? (natural.content?.(scene, width, viewport) ?? 0) : 0;
   const needed = content + px(scene.paddingTop) + px(scene.paddingBottom);
   return Math.max(px(scene.minHeight), height === "auto" ? 0 : px(height), scene.content ? needed : 0);
 }
@@ -277,8 +262,10 @@ function layoutSlides(
   const [start, end] = (["contain 0%", "contain 100%"] as const).map((moment) =>
     momentAt(moment, "scene", { ...moments, box: around }),
   ) as [number, number];
-  const sideways = (from: number, to: number): ResolvedRamp[] =>
-    swiped || (from === 0 && to === 0)
+  const isBackwards = reel.reel !== undefined && goesRight(reel.reel);
+  const sideways = (first: number, last: number): ResolvedRamp[] => {
+    const [from, to] = isBackwards ? [last, first] : [first, last];
+    return swiped || (from === 0 && to === 0)
       ? []
       : [
           {
@@ -289,6 +276,7 @@ function layoutSlides(
             ],
           },
         ];
+  };
   const still = { drift: { x: 0, y: 0 }, settle: moments.settle, push: 0 };
   return reel.layers.filter(isSlide).map((slide, index) => {
     const at = slides[index] as SlideLayout;

@@ -1,5 +1,4 @@
 import { allLayers } from "./kinds.ts";
-import type { LayerName } from "./layers-at.ts";
 import type { Page } from "./page.ts";
 import { runsOf } from "./words.ts";
 
@@ -24,7 +23,7 @@ export const targetIn = (href: string): { scene: string; name?: string } | undef
 };
 
 /** The layers of a scene that links lead to, by their names; `hrefs` are the links of its page and of others to it. */
-export const linkedLayers = (scene: string, hrefs: readonly string[]): LayerName["layer"][] => [
+export const linkedLayers = (scene: string, hrefs: readonly string[]): string[] => [
   ...new Set(
     hrefs.flatMap((href) => {
       const target = targetIn(href);

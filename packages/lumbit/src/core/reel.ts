@@ -23,6 +23,13 @@ export interface RowInput<T> {
   count: T;
 }
 
+/** Whether slides go to the right: the first one is the last from the left then, and all is as in a film played backwards. */
+export const goesRight = ({ direction }: Reel): boolean => direction === "right";
+
+/** How many slides are to the left of one. */
+export const slidesBefore = (reel: Reel, index: number, count: number): number =>
+  goesRight(reel) ? count - 1 - index : index;
+
 /** How long slides side by side are. */
 export const rowLength = <T>(a: Arithmetic<T>, { slide, gap, count }: RowInput<T>): T =>
   a.subtract(a.multiply(count, a.add(slide, gap)), gap);
@@ -73,12 +80,15 @@ export function layoutReel(
 ): ReelLayout {
   const px = (length: NonNullable<GroupLayer["reel"]>["width"]) =>
     resolveLength(length ?? 0, { viewport, percent: whole });
+  const own = reel ?? {};
   const row = { slide: px(reel?.width ?? "100%"), gap: px(reel?.gap), count: layers.length };
   return {
     travel: rowTravel(numbers, rowLength(numbers, row), whole),
     slides: layers.map((_, index) => {
-      const before = besideSlide(numbers, index, row);
-      const after = besideSlide(numbers, layers.length - 1 - index, row);
+      // Where they are swiped they lie in reading order.
+      const ahead = isSwiped(own, viewport.width) ? index : slidesBefore(own, index, layers.length);
+      const before = besideSlide(numbers, ahead, row);
+      const after = besideSlide(numbers, layers.length - 1 - ahead, row);
       const passage = passageOf({ viewport: whole, scene: row.slide, hold: 0, before, after });
       return { left: before, width: row.slide, passage };
     }),

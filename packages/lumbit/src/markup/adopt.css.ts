@@ -28,10 +28,12 @@ export const adoptCss = `
 [data-lumbit-is~=behind] { display: none; z-index: -1; left: 0; top: 0; width: 100%; height: 100%; pointer-events: none; }
 @media ${swipeMedia} {
   [data-lumbit-is~=adopted]:has([data-lumbit-is~=adopted-reel]):not(:has([data-lumbit-is~=travels])) { --lumbit-l: 0px !important; }
+  [data-lumbit-is~=adopted-reel]:not([data-lumbit-is~=travels]) > [data-lumbit-is~=row] { flex-direction: row !important; }
   [data-lumbit-is~=adopted-reel]:not([data-lumbit-is~=travels]) :is([data-lumbit-is~=row], [data-lumbit-is~=ramped]) { --lumbit-enter-x: 0px !important; --lumbit-leave-x: 0px !important; }
 }
 @media ${motionConditions.media} {
   [data-lumbit-is~=behind] { display: block; }
+  [data-lumbit-is~=adopted-reel][data-lumbit-is~=backwards] > [data-lumbit-is~=row] { flex-direction: row-reverse; }
   [data-lumbit-is~=paned] { scale: var(--lumbit-cover); }
   @keyframes lumbit-drift ${between(standing)}
   ${keyframesCss([rowWay, { ...slideWay, keyframes: between(standing) }, cropWay]).join("\n")}

@@ -2,7 +2,7 @@ import { driftAlong, driftFactor } from "../core/index.ts";
 import { css, type Expression } from "./arithmetic.ts";
 import { variable } from "./properties.ts";
 
-const direction = { x: css.multiply(variable("ux", 0), variable("sideways", 1)), y: variable("uy", 1) };
+const direction = { x: css.multiply(variable("ux", 0), variable("sideways")), y: variable("uy", 1) };
 /** k: what a layer's drift has in every direction. */
 export const factor = driftFactor(
   css,

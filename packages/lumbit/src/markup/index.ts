@@ -10,6 +10,7 @@ export {
 } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
+export { fixedCss } from "./fixed.css.ts";
 export { headerElement } from "./header.ts";
 export { layerRules } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
@@ -29,7 +30,7 @@ export {
   scriptedAnimations,
   waysOf,
 } from "./ramp.ts";
-export { fixedCss, reachCss } from "./reach.css.ts";
+export { reachCss } from "./reach.css.ts";
 export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
 export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";

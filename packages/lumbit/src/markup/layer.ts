@@ -23,7 +23,7 @@ import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
 import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
-import { memberSize, rowCss } from "./row.ts";
+import { arrangedCss, memberSize } from "./row.ts";
 import { quoted } from "./safe.ts";
 import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
@@ -90,7 +90,7 @@ function styleOf(
     background: given.background ?? placeholderOf(layer, given, context),
     "box-shadow": given.shadow,
     ...(isGroup(layer) && tiltCss(given)),
-    ...(isRow(layer) && given.row && rowCss(given.row)),
+    ...(isRow(layer) && given.row && arrangedCss(given.row)),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
     ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
     ...(given.subject && {
@@ -137,7 +137,9 @@ function styleOf(
   own["border-radius"] = radius;
   if (fillsScene(layer)) return { layer: own };
   if (typeof context.slide === "object")
-    return { layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count)) } };
+    return {
+      layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count, context.reel)) },
+    };
   return { layer: { ...own, ...natural, ...(placed && boxPlace(layer, base, context)) } };
 }
 

@@ -3,6 +3,7 @@ import {
   changedBy,
   depthOf,
   directionVector,
+  goesRight,
   isReel,
   isText,
   type LayerSettings,
@@ -50,17 +51,27 @@ export const hasAnyWays = (layer: AnyLayer) => statesOf(layer).some(hasWays);
 
 /** What plays the travel of a reel's slides. */
 export const rowRules = (row: string, reel: Reel): StyleRule[] => [
+  ...(goesRight(reel)
+    ? [
+        {
+          selector: row,
+          motion: "any" as const,
+          media: travelsIn(reel),
+          declarations: { "flex-direction": "row-reverse" },
+        },
+      ]
+    : []),
   {
     selector: `[data-lumbit-driver="native"]${row}`,
     motion: "native",
     media: travelsIn(reel),
-    declarations: { ...nativeAnimations([rowWay], []), ...rowCss },
+    declarations: { ...nativeAnimations([rowWay], []), ...rowCss(reel) },
   },
   {
     selector: `[data-lumbit-driver="scripted"]${row}`,
     motion: "any",
     media: travelsIn(reel),
-    declarations: { ...scriptedAnimations([rowWay]), ...rowCss },
+    declarations: { ...scriptedAnimations([rowWay]), ...rowCss(reel) },
   },
 ];
 
@@ -87,7 +98,7 @@ export function motionRules(
             [media, travelsIn(reel)].filter((one) => one !== undefined),
             {
               filter,
-              ...slideLayerCss,
+              ...slideLayerCss(reel),
             },
           )
         : []),

@@ -1,17 +1,9 @@
-import {
-  type AnyLayer,
-  hasPane,
-  isGroup,
-  isReel,
-  type Length,
-  type Scene,
-  statesOf,
-  termsOf,
-} from "../core/index.ts";
-import { css, type Expression, print, value } from "./arithmetic.ts";
+import { type AnyLayer, hasPane, isGroup, isReel, type Scene, statesOf } from "../core/index.ts";
+import { css, type Expression, print } from "./arithmetic.ts";
+import { lengthOf } from "./lengths.ts";
 import { variable } from "./properties.ts";
 import { isHeld } from "./stage.ts";
-import { round, type StyleRule } from "./tree.ts";
+import type { StyleRule } from "./tree.ts";
 
 /*
  * On paper nothing can be scrolled or swiped: slides stand below each other, and what runs in a frame goes on below it. A
@@ -51,22 +43,9 @@ export function paperRules(scene: Scene, selector: string): StyleRule[] {
 /** By how much a layer is longer on paper than on a screen. */
 function longerBy(layer: AnyLayer): Expression[] {
   const height = variable("h");
-  const own = lengthIn(layer.place?.height, height) ?? height;
+  const own = lengthOf(layer.place?.height, height) ?? height;
   if (isReel(layer)) return [css.multiply(css.number(layer.layers.length - 1), own)];
   if (!isGroup(layer) || !hasPane(layer)) return [];
-  const inside = lengthIn(layer.size?.height, own);
+  const inside = lengthOf(layer.size?.height, own);
   return inside ? [css.subtract(inside, own)] : [];
-}
-
-/** A length whose percentages are of another one. */
-function lengthIn(length: Length | undefined, whole: Expression): Expression | undefined {
-  const terms = length === undefined ? undefined : termsOf(length);
-  if (!terms || terms.length === 0) return undefined;
-  return css.add(
-    ...terms.map((term) =>
-      term.unit === "%"
-        ? css.multiply(css.number(term.value / 100), whole)
-        : value(`${round(term.value)}${term.unit}`),
-    ),
-  );
 }

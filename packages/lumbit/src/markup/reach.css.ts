@@ -23,7 +23,7 @@ const overscanned = {
   bottom: variable("over-bottom"),
   left: variable("over-left"),
 };
-const reachedBox = reach(
+export const reachedBox = reach(
   css,
   { left: zero, top: zero, width: value("100%"), height: pane.height },
   overscanned,
@@ -38,15 +38,15 @@ const reachedAcross = reach(
 );
 
 /** More than any rule of a layer's own. */
-const reaching = "[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach]";
+export const reaching = "[data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach]";
 
-const driftsCss = (selector: string) => `${selector} {
+export const driftsCss = (selector: string) => `${selector} {
   --lumbit-k: ${print(factor)};
   --lumbit-kx: ${print(driftCss.x)};
   --lumbit-ky: ${print(driftCss.y)};
 }`;
 
-const oversCss = (selector: string) => `${selector} {
+export const oversCss = (selector: string) => `${selector} {
   --lumbit-plo: ${print(range.first)};
   --lumbit-phi: ${print(css.max(variable("plo"), range.last))};
   --lumbit-over-top: ${ifPaned(over.top)};
@@ -56,26 +56,17 @@ const oversCss = (selector: string) => `${selector} {
   --lumbit-swing: ${ifPaned(css.add(swing(css, variable("k"), variable("sway", "0px")), css.px(edge)))};
 }`;
 
-const reachesCss = (selector: string) => `${selector} {
+export const reachesCss = (selector: string) => `${selector} {
   left: ${print(reachedBox.left)};
   top: ${print(reachedBox.top)};
   width: ${print(reachedBox.width)};
   height: ${print(reachedBox.height)};
 }`;
 
-const fixed = `[data-lumbit-is~=fixed] ${reaching}`;
-/** What fixes the pictures at the horizon, in every browser, whatever else moves or does not. */
-export const fixedCss = `
-${driftsCss(fixed)}
-${oversCss(fixed)}
-${reachesCss(fixed)}
-${fixed} { position: fixed; top: ${print(css.add(css.subtract(scene.viewport, settle), reachedBox.top))}; }
-`;
-
 /** Of reels that travel; `live` ones have a script that tells which slide is in view. */
 const travelling = (reel: string) => `
   ${reel} { overflow: clip; }
-  ${reel} [data-lumbit-is~=slide] [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] {
+  ${reel} [data-lumbit-is~=slide] ${reaching} {
     left: ${print(reachedAcross.left)};
     top: ${print(reachedAcross.top)};
     width: ${print(reachedAcross.width)};
@@ -97,7 +88,7 @@ ${driftsCss('[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbi
 ${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbit-is~=paned][data-lumbit-is][data-lumbit-is]")}
 ${reachesCss(reaching)}
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
-:is([data-lumbit-is~=group], [data-lumbit-is~=slide]) [data-lumbit-is~=reach][data-lumbit-is~=reach][data-lumbit-is~=reach] { left: 0; top: 0; width: 100%; height: 100%; }
+:is([data-lumbit-is~=group], [data-lumbit-is~=slide]) ${reaching} { left: 0; top: 0; width: 100%; height: 100%; }
 @media ${travelMedia} {${travelling("[data-lumbit-is~=reel]")}}
 ${travelling("[data-lumbit-is~=reel][data-lumbit-is~=travels]")}
 /* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */

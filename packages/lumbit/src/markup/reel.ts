@@ -1,14 +1,16 @@
 import {
   type AnyLayer,
   besideSlide,
+  goesRight,
   type Reel,
   rowLength,
   rowTravel,
+  slidesBefore,
   slidOffsets,
   speedOf,
   statesOf,
 } from "../core/index.ts";
-import { css, print, value } from "./arithmetic.ts";
+import { css, type Expression, print, value } from "./arithmetic.ts";
 import { factor } from "./drift.ts";
 import { lengthCss } from "./lengths.ts";
 import { variable } from "./properties.ts";
@@ -29,10 +31,13 @@ const row = {
 };
 
 /** Where a slide lies in its reel: what is to the left and to the right of it, as if it were a scene on its side. */
-export const slideCss = (index: number, count: number): Declarations => ({
-  "--lumbit-before": print(besideSlide(css, css.number(index), row)),
-  "--lumbit-after": print(besideSlide(css, css.number(count - 1 - index), row)),
-});
+export function slideCss(index: number, count: number, reel: Reel = {}): Declarations {
+  const ahead = slidesBefore(reel, index, count);
+  return {
+    "--lumbit-before": print(besideSlide(css, css.number(ahead), row)),
+    "--lumbit-after": print(besideSlide(css, css.number(count - 1 - ahead), row)),
+  };
+}
 
 const whileHeld = {
   of: "scene",
@@ -45,14 +50,22 @@ const whileHeld = {
 export const rowWay: Way = {
   ...whileHeld,
   name: "lumbit-row",
-  keyframes: "{ from { translate: 0px 0px; } to { translate: var(--lumbit-leave-x) 0px; } }",
+  keyframes:
+    "{ from { translate: var(--lumbit-enter-x) 0px; } to { translate: var(--lumbit-leave-x) 0px; } }",
   composition: "replace",
 };
-export const rowCss: Declarations = {
-  "--lumbit-leave-x": print(
+export const rowCss = (reel: Reel): Declarations =>
+  between(
+    css.px(0),
     css.multiply(css.number(-1), rowTravel(css, rowLength(css, row), value("100cqw"))),
-  ),
-};
+    reel,
+  );
+
+/** From where to where something goes while a reel travels: the other way where its slides go to the right. */
+function between(first: Expression, last: Expression, reel: Reel): Declarations {
+  const [from, to] = goesRight(reel) ? [last, first] : [first, last];
+  return { "--lumbit-enter-x": print(from), "--lumbit-leave-x": print(to) };
+}
 
 /** How a layer slides against its slide as that travels. */
 export const slideWay: Way = {
@@ -70,7 +83,4 @@ const slid = slidOffsets(
   { viewport, before, length: variable("length") },
   rowTravel(css, css.add(before, variable("h"), variable("after")), viewport),
 );
-export const slideLayerCss: Declarations = {
-  "--lumbit-enter-x": print(slid.from),
-  "--lumbit-leave-x": print(slid.to),
-};
+export const slideLayerCss = (reel: Reel): Declarations => between(slid.from, slid.to, reel);

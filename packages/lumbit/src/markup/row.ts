@@ -6,7 +6,7 @@ import type { Declarations } from "./tree.ts";
 const edges = { start: "flex-start", middle: "center", end: "flex-end", stretch: "stretch" } as const;
 
 /** How the layers of a group stand beside each other. */
-export const rowCss = ({ along, gap, align = "start", wrap }: Row): Declarations => ({
+export const arrangedCss = ({ along, gap, align = "start", wrap }: Row): Declarations => ({
   "flex-flow": `${along === "y" ? "column" : "row"}${wrap ? " wrap" : ""}`,
   gap: lengthCss(gap ?? "0px", "x"),
   "align-items": edges[align],

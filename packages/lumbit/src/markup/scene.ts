@@ -2,6 +2,7 @@ import {
   averageAdvance,
   type Button,
   buttonPadding,
+  changedBy,
   isAutomatic,
   isSwipedWhole,
   type Length,
@@ -16,7 +17,7 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import { type Assets, fileAt } from "./assets.ts";
-import { columnCss } from "./column.ts";
+import { columnCss, contentCss } from "./column.ts";
 import { swipeMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
 import { headerRules } from "./header.ts";
@@ -170,7 +171,21 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
       },
       ...(held === selector ? [] : [{ selector: held, media, declarations: look(settings) }]),
       ...(flows
-        ? [{ selector: `${held} > [data-lumbit-is~=stage] > *`, media, declarations: model(settings, whole) }]
+        ? [
+            {
+              selector: `${held} > [data-lumbit-is~=content]`,
+              media,
+              declarations: contentCss(
+                settings,
+                whole ? scene : changedBy(scene, { media: "", ...settings }),
+              ),
+            },
+            {
+              selector: `${held} > [data-lumbit-is~=stage] > *`,
+              media,
+              declarations: model(settings, whole),
+            },
+          ]
         : []),
     ];
   };

@@ -57,7 +57,7 @@ function followReel(
     if (!ownTab && swiped !== reel.hasAttribute("tabindex"))
       if (swiped) reel.tabIndex = 0;
       else reel.removeAttribute("tabindex");
-    const start = slides[0]?.offsetLeft ?? 0;
+    const start = leftmost(slides);
     for (const slide of slides)
       places.set(slide, {
         middle: slide.offsetLeft - start + slide.offsetWidth / 2,
@@ -129,12 +129,15 @@ function bringIntoView(
   const scroller = scrollerOf(scene);
   const viewport = scroller.viewport();
   const [start, end] = rangeOf("contain", viewport, scene.getBoundingClientRect().height);
-  const first = slides[0];
   const row = reel.firstElementChild as HTMLElement | null;
   const slide = slides[index];
-  if (!first || !row || !slide) return;
+  if (!row || !slide) return;
   const travel = row.offsetWidth - reel.clientWidth;
-  const wanted = slide.offsetLeft - first.offsetLeft - (reel.clientWidth - slide.offsetWidth) / 2;
+  const wanted = slide.offsetLeft - leftmost(slides) - (reel.clientWidth - slide.offsetWidth) / 2;
   const share = travel > 0 ? Math.min(Math.max(wanted / travel, 0), 1) : 0;
-  scroller.scrollTo(scroller.topOf(scene) - viewport + start + share * (end - start));
+  const along = isMarked(reel, "backwards") ? 1 - share : share;
+  scroller.scrollTo(scroller.topOf(scene) - viewport + start + along * (end - start));
 }
+
+/** Where slides begin, whichever of them is there. */
+const leftmost = (slides: readonly HTMLElement[]) => Math.min(...slides.map(({ offsetLeft }) => offsetLeft));

@@ -191,9 +191,8 @@ function measureLayer(
   const speed = isMarked(element, "drifts") ? number("speed", 1) : 1;
   const k = driftFactor(numbers, number("page-relief", 1) * number("relief", 1), speed);
   const { innerWidth, innerHeight } = viewOf(element);
-  const wide = number("sideways", innerWidth / innerHeight);
-  const across = style.getPropertyValue("--lumbit-sideways") === "" ? 1 : wide;
-  const direction = { x: number("ux", 0) * across, y: number("uy", 1) };
+  // By the width of the screen: no number, but a formula of it.
+  const direction = { x: number("ux", 0) * number("sideways", innerWidth / innerHeight), y: number("uy", 1) };
   const drift = driftAlong(numbers, k, direction, number("pan", 0));
   const push = speed === 0 || number("paned", 0) === 1 ? 0 : number("push", 0);
   const { translate, transform, willChange, clipPath } = element.style;
@@ -256,9 +255,10 @@ function slideInView(element: HTMLElement, { viewport, height }: Around): Pick<M
   const slide = element.closest<HTMLElement>("[data-lumbit-is~=slide]");
   const row = slide?.parentElement;
   const reel = row?.parentElement;
-  const first = row?.firstElementChild as HTMLElement | null;
+  const first = row?.firstElementChild as HTMLElement;
   const travel = row && reel ? row.offsetWidth - reel.clientWidth : 0;
-  if (!slide || !reel || !first || travel <= 0) return { from: -Infinity, to: Infinity };
+  // In the few reels that go the other way it is moved all the time: this driver is to stay small.
+  if (!slide || !reel || travel <= 0 || isMarked(reel, "backwards")) return { from: -Infinity, to: Infinity };
   const [start, end] = rangeOf("contain", viewport, height);
   const left = slide.offsetLeft - first.offsetLeft;
   const at = (x: number) => start + (x / travel) * (end - start);

@@ -50,6 +50,11 @@ export const reel = {
     meaning: "How much of a slide is in view when its title comes in.",
     otherwise: "0.6",
   },
+  direction: {
+    grammar: choice(["left", "right"]),
+    meaning: "Where its slides go as the reader scrolls down: to the right the first one is the rightmost.",
+    otherwise: '"left"',
+  },
   narrow: {
     grammar: choice(
       ["swipe", "travel"],
@@ -188,7 +193,7 @@ export const perspective = {
 } as const satisfies Setting;
 
 export const layerReel = {
-  grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share, narrow"),
+  grammar: object(reel, "settings of a reel, whose layers are slides: width, gap, share, direction, narrow"),
   meaning: "Makes a group a reel, and its layers slides.",
   kinds: ["group"],
   byRule: true,

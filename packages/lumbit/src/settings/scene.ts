@@ -82,6 +82,18 @@ export const sceneSettings = {
     otherwise: "0",
     byRule: true,
   },
+  contentWidth: {
+    grammar: extent("width of the content; percentages are of the page's column"),
+    meaning: "How wide its content is, at most the page's column; percentages are of that.",
+    otherwise: '"100%"',
+    byRule: true,
+  },
+  contentSide: {
+    grammar: choice(["left", "middle", "right"]),
+    meaning: "On which side of the page's column narrower content stands, beside layers on the other.",
+    otherwise: '"middle"',
+    byRule: true,
+  },
   settle,
   hold: sceneHold,
   relief,

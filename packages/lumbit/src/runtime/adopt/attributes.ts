@@ -33,6 +33,7 @@ import {
 import { AttributeError } from "./attribute-error.ts";
 import type { Attributes } from "./attribute-rules.ts";
 import { isWritten, readValue } from "./attribute-value.ts";
+import { reelSettings } from "./reel.ts";
 
 type Rows = typeof layerAttributes;
 
@@ -78,7 +79,7 @@ export function layerStyle(attributes: Attributes, { native, cropped, look }: La
   const { element } = attributes;
   const own = layerSettings(attributes);
   const shown = element.localName === "img" ? "picture" : "letters";
-  const inSlide = element.parentElement?.closest("[data-lumbit-reel]");
+  const inSlide = element.parentElement?.closest<HTMLElement>("[data-lumbit-reel]");
   const slides = inSlide && speedOf(own) !== 1;
   const ways = [...(slides ? [slideWay, ...(cropped ? [cropWay] : [])] : []), ...waysOf(own, shown)];
   const drift = slides ? [] : ["lumbit-drift", ...(cropped ? ["lumbit-crop"] : [])];
@@ -100,7 +101,7 @@ export function layerStyle(attributes: Attributes, { native, cropped, look }: La
       }),
       "object-position": subject?.map((share) => `${round(share * 100)}%`).join(" "),
       ...(own.hold && holdCss(own.hold)),
-      ...(slides && slideLayerCss),
+      ...(slides && inSlide && slideLayerCss(reelSettings(inSlide, () => {}) ?? {})),
       ...((ways.length > 0 || (native && cropped)) && {
         ...animations(ways, drift),
         ...(filterCss(own) && { filter: filterCss(own) }),

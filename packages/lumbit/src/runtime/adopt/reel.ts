@@ -1,4 +1,4 @@
-import type { Reel } from "../../core/index.ts";
+import { goesRight, type Reel } from "../../core/index.ts";
 import {
   nativeAnimations,
   reelCss,
@@ -30,8 +30,7 @@ export function reelsIn(scene: HTMLElement, complain: Complain): AdoptedReel[] {
       complain(new AttributeError(element, "data-lumbit-reel", message));
       return [];
     };
-    const own = attributesOf(element, [], complain);
-    const settings = own.get("reel") === "" ? {} : readValue(own, "reel", partAttributes.reel.grammar);
+    const settings = reelSettings(element, complain);
     if (!settings) return [];
     if (scene.dataset.lumbitHold === undefined)
       return wrong(
@@ -44,6 +43,12 @@ export function reelsIn(scene: HTMLElement, complain: Complain): AdoptedReel[] {
   });
 }
 
+/** What an element says of itself as a reel; nothing where that is not to be read. */
+export function reelSettings(element: HTMLElement, complain: Complain): Reel | undefined {
+  const own = attributesOf(element, [], complain);
+  return own.get("reel") === "" ? {} : readValue(own, "reel", partAttributes.reel.grammar);
+}
+
 /** Makes a row of existing markup travel while its scene holds, and gives what takes that back. */
 export function adoptReel(
   { element, row, slides, settings }: AdoptedReel,
@@ -51,7 +56,13 @@ export function adoptReel(
   styles: ElementStyles,
 ): () => void {
   const undo = [
-    mark(element, "reel", "adopted-reel", ...(settings.narrow === "travel" ? ["travels"] : [])),
+    mark(
+      element,
+      "reel",
+      "adopted-reel",
+      ...(settings.narrow === "travel" ? ["travels"] : []),
+      ...(goesRight(settings) ? ["backwards"] : []),
+    ),
     mark(row, "row", "ramped"),
     ...slides.map((slide) => mark(slide, "slide")),
     ...slides.flatMap((slide) =>
@@ -69,8 +80,9 @@ export function adoptReel(
   // A reel is as high as the page made it, or else as what is in it.
   const animations = native ? nativeAnimations([rowWay], []) : scriptedAnimations([rowWay]);
   styles.set(element, "reel", reelCss(settings, slides.length));
-  styles.set(row, "reel", { ...animations, ...rowCss });
-  for (const [index, slide] of slides.entries()) styles.set(slide, "reel", slideCss(index, slides.length));
+  styles.set(row, "reel", { ...animations, ...rowCss(settings) });
+  for (const [index, slide] of slides.entries())
+    styles.set(slide, "reel", slideCss(index, slides.length, settings));
   return () => {
     for (const step of undo) step();
     for (const part of [element, row, ...slides]) styles.forget(part);
