@@ -180,6 +180,34 @@ test("a film of several screens shows them side by side, each at the same moment
     for (const channel of at(x, y)) expect(Math.abs(channel - 0xe9)).toBeLessThan(8);
 });
 
+test("beside a film the camera goes through the scene, seen from the side", async () => {
+  const { stderr } = await lumbit(
+    [
+      ...["proof", "film.json", "--film", "--elevation", "-o", "side.webp", "--seconds", "1"],
+      ...["--viewport", "400x300"],
+    ],
+    folder,
+  );
+  expect(stderr).toBe("");
+  const film = join(folder, "side.webp");
+  const { width = 0, pages } = await sharp(film, { animated: true }).metadata();
+  expect([width, pages]).toEqual([400 + 480 + 3 * 24, 20]);
+  // The camera is the darkest there is at the left edge of the drawing, and goes down with the scroll.
+  const cameraAt = async (page: number) => {
+    const area = { left: 24 + 400 + 24 + 50, top: 24 + 60, width: 30, height: 220 };
+    const { data, info } = await sharp(film, { page })
+      .extract(area)
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const dark = [...data].flatMap((value, at) =>
+      value < 60 ? [Math.floor(at / (info.width * info.channels))] : [],
+    );
+    return dark.reduce((sum, y) => sum + y, 0) / dark.length;
+  };
+  expect((await cameraAt(19)) - (await cameraAt(0))).toBeGreaterThan(15);
+});
+
 test("a film as WebM is a video of the same frames, of even sizes", async () => {
   const { stdout, stderr } = await lumbit(
     ["proof", "film.json", "--film", "-o", "film.webm", "--force", "--viewport", "401x301", "--seconds", "2"],
@@ -250,6 +278,7 @@ test("replaces no file unless told, and leaves none half-written", async () => {
     [["-o", "none.webp"], /end its name with \.html, \.png or \.pdf/],
     [["-o", "none.webp", "--film", "--moments", "3"], /a film shows all moments of one page/],
     [["-o", "none.html", "--seconds", "3"], /say --film too/],
+    [["-o", "none.html", "--elevation"], /--elevation is beside a film/],
   ] as const) {
     const { status, stderr } = await lumbit(["proof", "room.json", ...args], folder);
     expect(status).toBe(2);

@@ -73,7 +73,7 @@ export function elevationChart(scene: SceneView, view: View, theme: Theme, filme
         tickFormat: (value: number) => String(value),
       },
       y: {
-        label: "px from the scene's top, as far apart as they are in depth",
+        label: filmed ? null : "px from the scene's top, as far apart as they are in depth",
         labelAnchor: "center",
         reverse: true,
         grid: false,

@@ -52,25 +52,30 @@ export const film = (site: Site, { kind, screens, drawing, seconds, progress }: 
     const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, site, viewport)));
     const frames: Buffer[] = [];
     const count = Math.max(2, Math.round(seconds * rate));
+    // While a browser draws a frame the one before is put together.
+    let kept: Promise<unknown> = Promise.resolve();
     for (let frame = 0; frame < count; frame++) {
       const way = wayAt(frame / (count - 1));
-      const shown = await Promise.all(
-        screens.map(async ({ from, to }, index) => {
-          const page = pages[index] as Page;
-          await page.evaluate(`(${showFrame})(${from + (to - from) * way}, ${1000 / rate})`);
-          return sized(await page.screenshot({ type: "jpeg", quality: 95 }), places[index] as Box);
+      const scrolls = screens.map(({ from, to }) => from + (to - from) * way);
+      const shots = await Promise.all(
+        pages.map(async (page, index) => {
+          await page.evaluate(`(${showFrame})(${scrolls[index]}, ${1000 / rate})`);
+          return page.screenshot({ type: "jpeg", quality: 95 });
         }),
       );
-      const [first] = screens;
-      if (drawing && first)
-        shown.push(
-          await sized(await drawing.at(first.from + (first.to - first.from) * way), places.at(-1) as Box),
-        );
-      const picture = await together(shown, places, size);
-      if (video) await video.add(picture);
-      else frames.push(picture);
+      await kept;
+      kept = (async () => {
+        const drawn = drawing ? [await drawing.at(scrolls[0] ?? 0)] : [];
+        const parts = [...shots, ...drawn].map((shot, index) => sized(shot, places[index] as Box));
+        const picture = await together(await Promise.all(parts), places, size);
+        if (video) await video.add(picture);
+        else frames.push(picture);
+      })();
+      // It is told of when it is waited for.
+      kept.catch(() => {});
       progress(frame + 1, count);
     }
+    await kept;
     if (video) return video.end();
     return sharp(frames, { join: { animated: true } })
       .webp({ quality: 70, effort: 2, delay: frames.map(() => 1000 / rate), loop: 0 })
