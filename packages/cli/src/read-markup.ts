@@ -22,7 +22,7 @@ const isOutside = (value: string) => /^(https:\/\/|data:image\/(?!svg))/i.test(v
 /** Whether a value could run wherever an attribute takes an address; those who animate attributes give several. */
 const couldRun = (value: string) =>
   // biome-ignore lint/suspicious/noControlCharactersInRegex: browsers leave these out of addresses
-  /(^|[;,])(javascript|vbscript|data:text):?/i.test(value.replace(/[\u0000-\u0020]+/g, ""));
+  /(^|[;,])(javascript:|vbscript:|data:text)/i.test(value.replace(/[\u0000-\u0020]+/g, ""));
 
 /** A file may be this large, in letters. */
 const most = 1024 * 1024;
@@ -50,7 +50,7 @@ function faultsOf(element: Element): string[] {
     if (name.toLowerCase() === "srcdoc" || couldRun(written))
       return [`${line} runs its ${name.toLowerCase()}`];
     if (
-      name === "href" && shown.has(tagName)
+      ["href", "xLinkHref"].includes(name) && shown.has(tagName)
         ? !written.startsWith("#") && !isOutside(written)
         : loading.has(name) && !isOutside(written)
     )

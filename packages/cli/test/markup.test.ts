@@ -44,7 +44,15 @@ test("markup from a file stands in the page as it is, in its layer", async () =>
   expect(html).not.toContain("by hand");
 });
 
+test("words are words, whatever they are about", async () => {
+  const { stderr } = await built({
+    "piece.html": '<p title="JavaScript, by the tide">data: text</p><a href="#visit">Back</a>',
+  });
+  expect(stderr).toBe("");
+});
+
 test.each([
+  ["<svg><image xlink:href='boot.webp'/></svg>", 'loads "boot.webp"'],
   ["<p>Tide</p>\n<script>alert(1)</script>", "line 2 has a script element"],
   ["<b onclick='go()'>x</b>", "line 1 runs onclick"],
   ["<a href='java\tscript:go()'>x</a>", "line 1 runs its href"],

@@ -185,6 +185,48 @@ test("a scene that is renamed takes the links to it along", () => {
   expect(next.checks?.[0]).toMatchObject({ scene: "low-water" });
 });
 
+test("links to layers follow them, wherever they are written, and never lead nowhere", () => {
+  const stone = { name: "wheel", shape: "rectangle", background: "#0a6" } as const;
+  const page: Page = {
+    ...pageOf([
+      {
+        name: "top",
+        layers: [],
+        content: [{ text: "To [the wheel](#mill/wheel)" }, { list: ["[Mill](#mill)"] }],
+      },
+      { name: "mill", layers: [stone, { name: "words", text: "Down", href: "#mill/wheel" }] },
+      { name: "end", as: "footer", layers: [] },
+    ]),
+    page: { header: { links: [{ text: "Wheel", href: "#mill/wheel" }] } },
+  };
+  const linksOfPage = (shown: Page) => [
+    shown.page?.header?.links?.[0]?.href,
+    shown.scenes[0]?.content?.[0]?.text,
+    shown.scenes[0]?.content?.[1]?.list?.[0],
+  ];
+  const renamed = edited(page, renameLayer({ scene: "mill", layer: "wheel" }, "stone")).page;
+  expect(linksOfPage(renamed)).toEqual(["#mill/stone", "To [the wheel](#mill/stone)", "[Mill](#mill)"]);
+  const elsewhere = edited(renamed, renameScene("mill", "race")).page;
+  expect(linksOfPage(elsewhere)).toEqual(["#race/stone", "To [the wheel](#race/stone)", "[Mill](#race)"]);
+  const removed = edited(elsewhere, removeLayers([{ scene: "race", layer: "stone" }])).page;
+  expect(linksOfPage(removed)).toEqual(["#race", "To [the wheel](#race)", "[Mill](#race)"]);
+  const gone = edited(elsewhere, removeScene("race")).page;
+  expect(linksOfPage(gone)).toEqual(["#top", "To [the wheel](#top)", "[Mill](#top)"]);
+  const moved = edited(page, moveScene("end", 0)).page;
+  const longer = edited(page, addScene("further")).page;
+  expect(longer.scenes.map(({ name }) => name)).toEqual(["top", "mill", "further", "end"]);
+  for (const shown of [
+    renamed,
+    elsewhere,
+    removed,
+    gone,
+    moved,
+    longer,
+    edited(page, duplicateScene("end")).page,
+  ])
+    expect(readPage(JSON.stringify(shown)).faults).toEqual([]);
+});
+
 describe("a depth", () => {
   const stone = { name: "stone", shape: "rectangle", background: "#0a6" } as const;
   const name = { scene: "sea", layer: "stone" };

@@ -11,15 +11,17 @@ import {
   sceneOf,
   type Writable,
 } from "./find.ts";
+import { followLinks } from "./links.ts";
 import { setSpeed } from "./set-depth.ts";
 
-/** Gives a layer another name; settings of checks that name it follow. */
+/** Gives a layer another name; links to it and settings of checks that name it follow. */
 export const renameLayer =
   (name: LayerName, to: string): Edit =>
   (page) => {
     const layer = layerOf(page, name);
     if (!layer || namesIn(page, name.scene).includes(to)) return;
     layer.name = to;
+    followLinks(page, `#${name.scene}/${name.layer}`, `#${name.scene}/${to}`);
     for (const setting of checkSettings(page))
       if (setting.scene === name.scene && setting.layer === name.layer) setting.layer = to;
   };
@@ -36,13 +38,16 @@ export const flag =
     }
   };
 
+/** Takes layers away; links to them lead to their scene. */
 export const removeLayers =
   (names: readonly LayerName[]): Edit =>
   (page) => {
     for (const name of names) {
       const list = listOf(page, name);
       const at = list?.findIndex(({ name: layer }) => layer === name.layer) ?? -1;
-      if (at >= 0) list?.splice(at, 1);
+      if (!list || at < 0) continue;
+      for (const gone of allLayers(list.splice(at, 1)))
+        followLinks(page, `#${name.scene}/${gone.name}`, `#${name.scene}`);
     }
   };
 
@@ -139,5 +144,6 @@ export const ungroup =
       else if (depth !== undefined) layer.depth = depth;
     }
     list.splice(at, 1, ...(found.layers as Layers));
+    followLinks(page, `#${name.scene}/${name.layer}`, `#${name.scene}`);
     standing?.(page);
   };

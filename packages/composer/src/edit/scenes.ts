@@ -1,16 +1,23 @@
 import { allLayers, type Length, type Page, type Scene } from "lumbit/core";
 import type { Edit } from "./edit.ts";
 import { checkSettings, freeName, sceneOf } from "./find.ts";
+import { followLinks } from "./links.ts";
 
 const list = (page: Page) => page.scenes as Scene[];
 const indexOf = ({ scenes }: Page, scene: string) => scenes.findIndex(({ name }) => name === scene);
 
-/** Puts an empty scene of a screen's height before another one, or at the end. */
+/** Only the last scene is a footer. */
+function keepFooter(page: Page): void {
+  for (const scene of list(page).slice(0, -1)) if (scene.as === "footer") delete scene.as;
+}
+
+/** Puts an empty scene of a screen's height before another one, or at the end, above a footer. */
 export const addScene =
   (name: string, before?: string): Edit =>
   (page) => {
     const at = before === undefined ? -1 : indexOf(page, before);
-    list(page).splice(at < 0 ? page.scenes.length : at, 0, { name, height: "100vh", layers: [] });
+    const end = page.scenes.at(-1)?.as === "footer" ? -1 : page.scenes.length;
+    list(page).splice(at < 0 ? end : at, 0, { name, height: "100vh", layers: [] });
   };
 
 /** Puts a scene behind another one. */
@@ -18,6 +25,7 @@ export const putScene =
   (scene: Scene, behind: string): Edit =>
   (page) => {
     list(page).splice(indexOf(page, behind) + 1, 0, scene);
+    keepFooter(page);
   };
 
 /** Gives a scene another name; links to it and settings of checks follow. */
@@ -27,8 +35,7 @@ export const renameScene =
     const own = sceneOf(page, scene);
     if (!own || indexOf(page, to) >= 0) return;
     own.name = to;
-    const links = page.scenes.flatMap(({ content = [], layers }) => [...content, ...allLayers(layers)]);
-    for (const block of links as { href?: string }[]) if (block.href === `#${scene}`) block.href = `#${to}`;
+    followLinks(page, `#${scene}`, `#${to}`);
     for (const setting of checkSettings(page)) if (setting.scene === scene) setting.scene = to;
   };
 
@@ -48,12 +55,14 @@ export const duplicateScene =
       putScene({ ...(JSON.parse(JSON.stringify(own)) as Scene), name: copyName(page, scene) }, scene)(page);
   };
 
-/** Takes a scene away; the last one of a page stays. */
+/** Takes a scene away; the last one of a page stays. Links to it lead to the page's top. */
 export const removeScene =
   (scene: string): Edit =>
   (page) => {
     const at = indexOf(page, scene);
-    if (at >= 0 && page.scenes.length > 1) list(page).splice(at, 1);
+    if (at < 0 || page.scenes.length < 2) return;
+    list(page).splice(at, 1);
+    followLinks(page, `#${scene}`, "#top");
   };
 
 /** Brings a scene to a place among the others, counted without it. */
@@ -62,6 +71,7 @@ export const moveScene =
   (page) => {
     const [moved] = list(page).splice(indexOf(page, scene), 1);
     if (moved) list(page).splice(to, 0, moved);
+    keepFooter(page);
   };
 
 /** Gives a scene a height. */
