@@ -250,7 +250,7 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     await page.evaluate((driver) => {
       const host = document.getElementById("host") as HTMLElement;
       const shadow = host.attachShadow({ mode: "open" });
-      shadow.innerHTML = `<style>section { position: relative; height: 620px } i { position: absolute; left: 300px; top: 200px; width: 90px; height: 60px }</style><section data-lumbit-scene><i data-lumbit-depth="1"></i></section>`;
+      shadow.innerHTML = `<style>section { position: relative; height: 620px } i { position: absolute; left: 300px; top: 200px; width: 90px; height: 60px } b { position: absolute; left: 0 }</style><section data-lumbit-scene><i data-lumbit-depth="1"></i><b data-lumbit-depth="1" data-lumbit-direction="right" data-lumbit-sideways="width"></b></section>`;
       const mount = (
         window as unknown as { mount: (element: Element, options: object) => { dispose(): void } }
       ).mount;
@@ -262,15 +262,20 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     const inside = () =>
       page.evaluate(() => {
         const shadow = (document.getElementById("host") as HTMLElement).shadowRoot as ShadowRoot;
-        const [scene, layer] = ["section", "i"].map((name) =>
+        const [scene, layer, sideways] = ["section", "i", "b"].map((name) =>
           shadow.querySelector(name)?.getBoundingClientRect(),
         );
-        return { top: scene?.top ?? 0, offset: (layer?.top ?? 0) - (scene?.top ?? 0) - 200 };
+        return {
+          top: scene?.top ?? 0,
+          offset: (layer?.top ?? 0) - (scene?.top ?? 0) - 200,
+          across: sideways?.left ?? 0,
+        };
       });
     for (const scroll of [600, 1200, 1800]) {
       await scrollPage(page, scroll);
-      const { top, offset } = await inside();
+      const { top, offset, across } = await inside();
       expect(offset).toBeCloseTo(0.5 * (800 - top - 710), 0);
+      expect(across).toBeCloseTo((1000 / 800) * 0.5 * (800 - top - 710), 0);
     }
     expect(
       await page.evaluate(`own.dispose(); [document.getElementById("host").shadowRoot.innerHTML === before,

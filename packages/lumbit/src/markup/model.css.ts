@@ -65,7 +65,8 @@ export const wideCss =
   "--lumbit-wide: tan(atan2(100vw, 100vh)); @supports (width: calc(1px * (100vw / 100vh))) { --lumbit-wide: (100vw / 100vh); }";
 
 export const modelCss = `
-:root { --lumbit-v: 100vh; --lumbit-sideways: 1; ${wideCss} }
+:root { --lumbit-v: 100vh; }
+[data-lumbit-scene] { --lumbit-sideways: 1; ${wideCss} }
 [data-lumbit-is~=scene] {
   position: relative;
   isolation: isolate;

@@ -188,7 +188,7 @@ test("the printed formulas say what the core computes, whatever the scenes, the 
           ),
       );
     const root = new Styled(
-      { "--lumbit-v": "100vh", ...styleOf(":root"), ...styleOf("body") },
+      { "--lumbit-v": "100vh", "--lumbit-sideways": 1, ...styleOf(":root"), ...styleOf("body") },
       viewport,
       viewport,
     );
