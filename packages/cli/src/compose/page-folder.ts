@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
+import { type Reference, referencesIn } from "lumbit/document";
 import { readPicture } from "../picture/read-picture.ts";
 import { readVideo } from "../picture/read-video.ts";
 import { Problem } from "../problem.ts";
@@ -29,26 +30,21 @@ export interface AddedFile {
 /** A page file may be this large, in letters. */
 const mostText = 10 * 1024 * 1024;
 
-/** Every file that a page names, by the setting that names it, as far as its text can be read. */
-function filesNamedIn(text: string): { named: Map<string, string>; trusted: ReadonlySet<unknown> } {
-  const named = new Map<string, string>();
-  const visit = (value: unknown, key: string): void => {
-    if (typeof value === "string" && ["image", "icon", "src", "video", "markup"].includes(key))
-      named.set(value, key);
-    else if (key === "variants")
-      for (const path of Object.values(Object(value))) named.set(String(path), key);
-    else if (Array.isArray(value)) for (const part of value) visit(part, "");
-    else if (typeof value === "object" && value !== null)
-      for (const [inner, part] of Object.entries(value)) visit(part, inner);
-  };
+/** Every file that a page names, by what it is named as, as far as its text can be read. */
+function filesNamedIn(text: string): {
+  named: Map<string, Reference["kind"]>;
+  trusted: ReadonlySet<unknown>;
+} {
   try {
     const page: unknown = JSON.parse(text);
-    visit(page, "");
     const { trusted } = Object(page);
-    return { named, trusted: new Set(Array.isArray(trusted) ? trusted : []) };
+    return {
+      named: new Map(referencesIn(page).map(({ path, kind }) => [path, kind])),
+      trusted: new Set(Array.isArray(trusted) ? trusted : []),
+    };
   } catch {
     // What is no JSON names nothing; the composer says what is wrong.
-    return { named, trusted: new Set() };
+    return { named: new Map(), trusted: new Set() };
   }
 }
 

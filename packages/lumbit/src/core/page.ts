@@ -1,4 +1,4 @@
-import type { backdrop, delivery, fontFace, head, header, pageLook, ValuesOf } from "../settings/index.ts";
+import type { backdrop, delivery, fontFace, head, pageLook, ValuesOf } from "../settings/index.ts";
 import type { CheckSetting } from "./check-setting.ts";
 import type { Motion } from "./depth.ts";
 import type { Camera } from "./drift.ts";
@@ -13,9 +13,6 @@ export type Backdrop = Motion & Omit<ValuesOf<typeof backdrop>, "depth" | "speed
 
 /** What a page says of itself in its document's head. */
 export type Head = ValuesOf<typeof head>;
-
-/** What stays at the top of the screen, over all scenes. */
-export type Header = ValuesOf<typeof header>;
 
 /** How the pictures of a page are delivered. */
 export type Delivery = ValuesOf<typeof delivery>;
