@@ -3,7 +3,7 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
-import type { Page, Scene } from "lumbit/core";
+import type { Layer, Page, Scene } from "lumbit/core";
 import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
@@ -63,6 +63,31 @@ scenes.push({
       rules: [{ media: "(min-width: 1px)", pane: true }],
     },
   ],
+});
+// Groups and rows that run in panes reach past them as pictures do; one row is lower than its pane, one higher.
+scenes.push({
+  name: "groups",
+  height: "83.3vh",
+  background: signal,
+  layers: [
+    {
+      name: "group",
+      ...{ pane: true, speed: 1.3, place: { left: 0, width: "33.3%", top: 0, height: "100%" } },
+      layers: [{ name: "filled", ...picture }],
+    },
+    ...[2, 40].map((lines, index) => ({
+      name: `row-${index}`,
+      row: { along: "y" as const },
+      ...{ pane: true, depth: index === 0 ? 0.6 : -0.3, direction: 20, background: "#0080a0" },
+      place: {
+        left: index === 0 ? "33.3%" : "66.6%",
+        right: index === 0 ? "33.3%" : 0,
+        top: 0,
+        height: "100%",
+      },
+      layers: [{ name: `words-${index}`, text: "Low\n".repeat(lines), color: "#006080" }],
+    })),
+  ] as Layer[],
 });
 const page: Page = { format: "lumbit/1", title: "Edges", lang: "en", scenes };
 const assets = { pictures: { "tank.png": { url: "tank.png", width: 2000, height: 1500 } }, fonts: {} };

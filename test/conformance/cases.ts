@@ -102,7 +102,11 @@ const randomRows = fc
       { left: "10%", width: "70%", top: "30%" },
     ];
     return (rows as Json[]).map(
-      (row, index) => ({ ...named(row), depth: index / 3 - 0.5, place: places[index] }) as unknown as Layer,
+      (row, index) =>
+        ({
+          ...named(row),
+          ...{ depth: index / 3 - 0.5, place: places[index], pane: index % 2 === 1 },
+        }) as unknown as Layer,
     );
   });
 
@@ -568,6 +572,47 @@ export const cases: Case[] = [
           layers: [
             { name: "said", text: "Low water at noon, slack before", fontSize: "18px" },
             block("end", { place: { width: "5%", height: "5%" } }),
+          ],
+        },
+      ],
+    }),
+  },
+  {
+    name: "groups and rows that run in panes, whose reach follows",
+    page: middle({
+      camera: { sway: "24px" },
+      rules: [{ media: "(max-width: 600px)", camera: { sway: "0px" } }],
+      layers: [
+        {
+          name: "screen",
+          ...{ pane: true, speed: 1.2, place: { left: "6%", width: "36%", top: "10vh", height: "60vh" } },
+          rules: [{ media: "(max-width: 600px)", speed: 1 }],
+          layers: [
+            { name: "whole", ...tank },
+            { name: "title", text: "Line seven", place: { center: "x", top: "30%" } },
+          ],
+        },
+        {
+          name: "sheet",
+          ...{ background: "#eee", pane: true, depth: -0.3, padding: "3vw", direction: 30 },
+          row: { along: "y", gap: "12px", align: "stretch" },
+          place: { right: "4%", width: "40%", top: "30vh" },
+          rules: [
+            { media: "(min-width: 1000px)", depth: 0.5, row: { along: "x", gap: "2vw" }, padding: "1vw" },
+          ],
+          layers: [
+            { name: "said", text: "Slack water is when nothing moves, and it does not last" },
+            { name: "shown", ...tank, place: { width: "20%" } },
+            { name: "more", text: "Ten minutes", fontSize: "20px" },
+          ],
+        },
+        {
+          name: "low",
+          ...{ pane: true, speed: 1.4, place: { left: "5%", width: "50%", bottom: 0, height: "90px" } },
+          row: { along: "x", align: "middle" },
+          layers: [
+            { name: "tall", ...tank, place: { width: "10%", height: "30vh" } },
+            { name: "beside", text: "Higher than its window" },
           ],
         },
       ],

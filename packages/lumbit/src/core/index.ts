@@ -65,7 +65,16 @@ export {
 } from "./moment.ts";
 export * from "./needs.ts";
 export { orderOf, orderSteps } from "./order.ts";
-export { edge, type Overscan, overscan, overscanOf, type Pane, paneRange, reach } from "./overscan.ts";
+export {
+  edge,
+  groundReach,
+  type Overscan,
+  overscan,
+  overscanOf,
+  type Pane,
+  paneRange,
+  reach,
+} from "./overscan.ts";
 export * from "./page.ts";
 export {
   leastReached,

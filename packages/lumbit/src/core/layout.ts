@@ -6,11 +6,11 @@ import { columnWidth } from "./column.ts";
 import { contentAcross } from "./content.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
-import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
+import { hasGround, isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
 import type { AnyLayer, GroupLayer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
-import { edge, type Overscan, overscanOf, reach } from "./overscan.ts";
+import { edge, groundReach, type Overscan, overscanOf, reach } from "./overscan.ts";
 import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
@@ -150,17 +150,15 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     const depth = depthOf(layer);
     const drift = driftOf(layer, stage);
     const sizes = { viewport, natural, scene: scene.name };
-    const boxes = placeLayer(layer, size, sizes);
+    const placed = placeLayer(layer, size, sizes);
     const sway = resolveLength(stage.camera.sway, { viewport, percent: width });
-    const swung = swing(numbers, driftFactor(numbers, stage.relief, speedOf(layer)), sway);
+    const k = driftFactor(numbers, stage.relief, speedOf(layer));
     const own =
       layer.settle === undefined
         ? settle
-        : ownSettleOf(numbers, layer.settle, passage.viewport, boxes.pane ?? boxes.box);
-    const overscan = overscans(layer)
-      ? widened(overscanOf(drift, own, passage, boxes.pane ?? boxes.box), swung)
-      : undefined;
-    const box = overscan ? reached(boxes.pane ?? boxes.box, overscan) : boxes.box;
+        : ownSettleOf(numbers, layer.settle, passage.viewport, placed.pane ?? placed.box);
+    const { overscan, ...boxes } = inPane(layer, placed, { drift, settle: own, passage, k, sway });
+    const { box } = boxes;
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
     return {
       ...common(layer),
@@ -175,7 +173,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       ...(isGroup(layer) && {
         layers: isReel(layer)
           ? layoutSlides(layer, box, { ...moments, settle: own }, sizes, stage.relief)
-          : layoutGroup(layer, { ...boxes, box }, { ...moments, settle: own }, sizes, look),
+          : layoutGroup(layer, boxes, { ...moments, settle: own }, sizes, look),
       }),
     };
   });
@@ -191,7 +189,42 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
   };
 }
 
-/** What a picture needs besides its overscan where the camera sways so that it moves as far to every side. */
+/** How a layer moves against its pane. */
+interface Moving {
+  drift: Drift;
+  settle: number;
+  passage: Passage;
+  k: number;
+  sway: number;
+}
+
+/** A placed layer with the box that it needs in its pane, and how far that reaches past the pane; as it is without one. */
+function inPane(
+  layer: AnyLayer,
+  placed: Placed,
+  { drift, settle, passage, k, sway }: Moving,
+): Placed & { overscan?: Overscan } {
+  // What is in a group moves with it: it reaches past its pane only where it moves in it.
+  if (isGroup(layer) && k === 0) return placed;
+  const sways = swing(numbers, k, sway);
+  if (hasGround(layer)) {
+    const { x, y } = groundReach(numbers, { drift, settle, ...passage });
+    const overscan = widened({ top: y, right: x, bottom: y, left: x }, sways);
+    const box = reached(placed.box, overscan);
+    const [across, down] = [placed.box.left - box.left, placed.box.top - box.top];
+    const members = placed.members?.map(({ box, ...own }) => ({
+      ...own,
+      box: { ...box, left: box.left + across, top: box.top + down },
+    }));
+    return { ...placed, box, overscan, ...(members && { members }) };
+  }
+  if (!overscans(layer)) return placed;
+  const pane = placed.pane ?? placed.box;
+  const overscan = widened(overscanOf(drift, settle, passage, pane), sways);
+  return { ...placed, box: reached(pane, overscan), overscan };
+}
+
+/** What is needed besides overscan where the camera sways so that a layer moves as far to every side. */
 const widened = ({ top, right, bottom, left }: Overscan, by: number): Overscan => ({
   top: top + by,
   right: right + by,
@@ -318,7 +351,7 @@ function layoutSlides(
   });
 }
 
-/** A picture's box in its pane; of a pane that never comes into view nothing is needed. */
+/** A box around its pane; of a pane that never comes into view nothing is needed. */
 function reached(pane: Box, over: Overscan): Box {
   const { width, height, ...at } = reach(numbers, pane, over, edge);
   return { ...at, width: Math.max(0, width), height: Math.max(0, height) };

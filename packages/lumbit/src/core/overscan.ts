@@ -1,5 +1,5 @@
 import { type Arithmetic, numbers } from "./arithmetic.ts";
-import { type Drift, displacement } from "./drift.ts";
+import { type Drift, displacement, swing } from "./drift.ts";
 import { type Passage, passed } from "./passage.ts";
 
 /** How far a picture reaches past its pane, in px. Negative: the pane's edge is never seen, the picture may end short of it. */
@@ -79,6 +79,18 @@ export function overscan<T>(
     bottom: largest(bottom, a.min(end, viewport), a.add(a.max(end, viewport), hold)),
     left: largest(x),
   };
+}
+
+/**
+ * How far the ground of a row reaches past its pane on both sides, across and down: as far as it drifts at most over the
+ * reachable passage. Its pane may be as large as what is in it, which is not known beforehand, and this is enough for any.
+ */
+export function groundReach<T>(
+  a: Arithmetic<T>,
+  { drift, settle, lo, hi }: Pick<OverscanInput<T>, "drift" | "settle"> & Pick<Passage<T>, "lo" | "hi">,
+): Drift<T> {
+  const longest = a.max(a.subtract(settle, lo), a.subtract(hi, settle));
+  return { x: swing(a, drift.x, longest), y: swing(a, drift.y, longest) };
 }
 
 /** The overscan of a picture in a pane of a scene with a passage, in px. */

@@ -53,6 +53,7 @@ function placeRow(layer: RowLayer, around: Size, sizes: Sizes, within?: number):
   const px = (length: Length | undefined) =>
     resolveLength(length ?? 0, { viewport: sizes.viewport, percent: around.width });
   const row: RowInput = { ...layer.row, gap: px(layer.row.gap), padding: px(layer.padding) };
+  let needed: Size = noSize;
   let members: (Placed & { stretches: RowMember["stretches"] })[] = [];
   const inPx = () => members.map(({ box, stretches }) => ({ ...box, stretches }));
   const shown = layer.layers.filter(({ hidden }) => !hidden);
@@ -67,7 +68,8 @@ function placeRow(layer: RowLayer, around: Size, sizes: Sizes, within?: number):
         ...placeLayer(member, around, sizes, inside),
         stretches: stretchesOf(member, px),
       }));
-      return rowSize(row, inPx(), available);
+      needed = rowSize(row, inPx(), available);
+      return needed;
     },
   });
   const arrange = (box: Box): Placed => {
@@ -80,7 +82,8 @@ function placeRow(layer: RowLayer, around: Size, sizes: Sizes, within?: number):
     );
     return { box, members: layer.layers.map((member) => placed.get(member) ?? { box: nowhere }) };
   };
-  return { ...arrange(box), arrange };
+  if (!hasPane(layer)) return { ...arrange(box), arrange };
+  return { ...arrange({ ...box, height: Math.max(box.height, needed.height) }), pane: box };
 }
 
 /** How far a layer in a row may be stretched: what is as large as what is in it. */

@@ -152,7 +152,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
     if (kind === "text" && "pane" in layer)
       breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
-  if (kind === "layers") breaches.push(...rowBreaches(layer, path));
+  if (kind === "layers") breaches.push(...rowBreaches(layer, path, around === "scene"));
   for (const key of "tilt" in layer ? [] : ["tiltOver", "perspective"])
     if (key in layer) breach(key, `"${key}" is of a group that turns: give it a "tilt" such as 8`);
   breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));
@@ -182,7 +182,7 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
   for (const key of Object.keys(rule))
     if (kind && kindsWith(key)?.includes(kind) === false)
       breach(key, `a ${oneName[kind]} has no "${key}" to change`);
-  for (const key of ["reel", "tilt", "row"])
+  for (const key of ["reel", "tilt", "row", "size"])
     if (key in rule && !(key in layer))
       breach(key, `this layer has no "${key}" to change; give it one, of which the rule makes another`);
   for (const key of ["image", "variants"])
@@ -215,10 +215,10 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
   const breach = (key: string, message: string) => breaches.push({ path: [...path, key], message });
   if (kind === "layers" && layer.pane === true && !("place" in layer))
     breach("pane", 'a group in a pane needs a "place": the box that clips it');
-  if (kind === "layers" && layer.pane === true && !("size" in layer) && moves(layer))
+  if (kind === "layers" && layer.pane === true && !("size" in layer) && moves(layer) && "travel" in layer)
     breach(
-      "pane",
-      `the group moves at another speed than the page and would leave a gap in its pane: give it a "size" that is larger than the pane, or no ${"speed" in layer ? '"speed"' : '"depth"'}`,
+      "travel",
+      `how far a group reaches past its pane follows from its ${"speed" in layer ? "speed" : "depth"} alone: leave "travel" away, or give it a "size" that is larger than the pane`,
     );
   const inPane = (kind === "image" || kind === "shape") && (layer.pane === true || !("place" in layer));
   if (inPane && "travel" in layer)

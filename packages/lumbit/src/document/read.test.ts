@@ -38,7 +38,7 @@ describe("says what is wrong", () => {
     [
       "an unknown key",
       { ...good, titel: "x" },
-      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, trusted, checks, parts',
+      '/titel unknown key "titel", did you mean "title"? Allowed here: format, title, lang, head, page, pictures, fonts, scenes, trusted, checks, parts, shared',
     ],
     [
       "a check silenced without a reason",
@@ -210,15 +210,24 @@ describe("says what is wrong", () => {
       `/scenes/0/content/0/href there is no scene "workshop" on this page, so the link leads nowhere; its scenes are a`,
     ],
     [
-      "a group that drifts in its pane",
+      "a group that travels and drifts in its pane",
       withLayer({
         name: "g",
         pane: true,
         speed: 1.2,
+        travel: { y: ["0%", "20%"], over: ["cover 0%", "cover 100%"] },
         place: { width: "9px", height: "9px" },
         layers: [layer],
       }),
-      /\/pane the group moves at another speed than the page and would leave a gap in its pane/,
+      /\/travel how far a group reaches past its pane follows from its speed alone/,
+    ],
+    [
+      "a size that only a rule gives",
+      withLayer({
+        ...{ name: "g", pane: true, place: { width: "9px", height: "9px" }, layers: [layer] },
+        rules: [{ media: "(max-width: 600px)", size: { height: "200%" } }],
+      }),
+      /\/rules\/0\/size this layer has no "size" to change/,
     ],
     ["an opacity above 1", withLayer({ ...layer, opacity: 40 }), /an opacity from 0 to 1/],
     ["a text in a pane", withLayer({ ...layer, pane: true }), /put the text into a group/],
@@ -271,9 +280,27 @@ describe("says what is wrong", () => {
       /what stands below each other does not wrap/,
     ],
     [
-      "a row in a pane",
-      withLayer({ name: "r", row: {}, pane: true, place: { left: 0 }, layers: [] }),
-      /put it into a group with this "pane"/,
+      "a row in a pane in a group",
+      withLayer({
+        name: "g",
+        layers: [{ name: "r", row: {}, pane: true, place: { left: 0 }, layers: [layer] }],
+      }),
+      /\/pane a row in a pane stands in its scene/,
+    ],
+    [
+      "a row that rules put into a pane",
+      withLayer({
+        ...{ name: "r", row: {}, place: { left: 0 }, layers: [layer] },
+        rules: [{ media: "(max-width: 600px)", pane: true }],
+      }),
+      /\/rules\/0\/pane a row has its pane on all screens/,
+    ],
+    [
+      "a row in a pane that settles by itself",
+      withLayer({
+        ...{ name: "r", row: {}, pane: true, settle: "middle", place: { left: 0 }, layers: [layer] },
+      }),
+      /\/settle a row in a pane settles with its scene/,
     ],
     [
       "space around the layers of a group without a row",

@@ -8,7 +8,7 @@ const statesAt = (layer: Json, path: Path): [Json, Path][] => [
 ];
 
 /** What a row is not at the same time, and what only a row has. */
-export function rowBreaches(layer: Json, path: Path): Breach[] {
+export function rowBreaches(layer: Json, path: Path, inScene: boolean): Breach[] {
   if (!("row" in layer))
     return statesAt(layer, path).flatMap(([state, at]) =>
       "padding" in state
@@ -21,15 +21,33 @@ export function rowBreaches(layer: Json, path: Path): Breach[] {
           ]
         : [],
     );
-  const others = ["reel", "pane", "size"].filter((key) => key in layer);
+  const breach = (key: string, message: string): Breach[] =>
+    key in layer ? [{ path: [...path, key], message }] : [];
   return [
-    ...others.map((key) => ({
-      path: [...path, key],
-      message:
-        key === "reel"
-          ? "a reel has its slides side by side already; keep one of the two"
-          : `a row is as large as its place or its layers say; put it into a group with this "${key}"`,
-    })),
+    ...breach("reel", "a reel has its slides side by side already; keep one of the two"),
+    ...breach("size", 'a row is as large as its place or its layers say; leave "size" away'),
+    ...(inScene
+      ? []
+      : breach(
+          "pane",
+          "a row in a pane stands in its scene; take it out, or put it into a group with a pane",
+        )),
+    ...("pane" in layer
+      ? breach(
+          "settle",
+          "a row in a pane settles with its scene, for how large it is follows from its layers; leave it away",
+        )
+      : []),
+    ...objects(layer.rules).flatMap(([rule, index]) =>
+      "pane" in rule
+        ? [
+            {
+              path: [...path, "rules", index, "pane"],
+              message: "a row has its pane on all screens; give it to the layer, or make two layers of it",
+            },
+          ]
+        : [],
+    ),
     ...statesAt(layer, path).flatMap(([{ row }, at]) =>
       isObject(row) && row.wrap === true && row.along === "y"
         ? [

@@ -113,8 +113,12 @@ function styleOf(
   const panel = given.padding === undefined ? {} : { padding: given.padding, "box-sizing": "border-box" };
   if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
   if (isRow(layer)) {
-    const place = placed && (context.inRow ? memberSize(layer, given) : contentPlace(layer));
-    return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
+    const place = placed ? (context.inRow ? memberSize(layer, given) : contentPlace(layer)) : {};
+    if (!boxed) return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
+    return {
+      layer: { ...own, padding: given.padding, "--lumbit-padding": given.padding },
+      pane: { display: own.display, "z-index": order, "border-radius": radius, ...blendCss(given), ...place },
+    };
   }
   const natural = naturalCss(layer, given, base, context);
   if (boxed)

@@ -8,6 +8,7 @@ import {
 } from "../core/index.ts";
 import { css, print } from "./arithmetic.ts";
 import { columnCss } from "./column.ts";
+import { groundCss } from "./ground.css.ts";
 import { paperCss } from "./paper.ts";
 import { passage, scene } from "./passage.css.ts";
 
@@ -152,4 +153,4 @@ a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture >
 [data-lumbit-is~=backdrop] { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }
 :is(main, [data-lumbit-is~=page]):has(> [data-lumbit-is~=backdrop]) { position: relative; isolation: isolate; }
-${paperCss}`;
+${groundCss}${paperCss}`;

@@ -84,7 +84,7 @@ export const reachCss = `
 /* Links to a scene bring it to its settle moment; to one of existing markup where it asks for that. */
 [data-lumbit-scene]:is(:not([data-lumbit-is~=adopted]), [data-lumbit-settle], [data-lumbit-jump]) { scroll-margin-top: calc(var(--lumbit-v) - var(--lumbit-settle)); }
 [data-lumbit-scene][data-lumbit-is~=flows] { scroll-margin-top: 0; }
-${driftsCss('[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbit-is~=reach], [data-lumbit-is~=paned]')}
+${driftsCss('[data-lumbit-driver="native"] [data-lumbit-is~=drifts], [data-lumbit-is~=reach], [data-lumbit-is~=ground], [data-lumbit-is~=paned]')}
 ${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbit-is~=paned][data-lumbit-is][data-lumbit-is]")}
 ${reachesCss(reaching)}
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */

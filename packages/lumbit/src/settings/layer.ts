@@ -246,7 +246,8 @@ const ofKinds = {
       },
       "settings of size: width and height of a group in its pane",
     ),
-    meaning: "How large a group in a pane is, in percentages of the pane.",
+    meaning:
+      "How large a group in a pane is, in percentages of the pane; without it just so large that no edge of it ever shows.",
     kinds: ["group"],
     byRule: true,
   },
