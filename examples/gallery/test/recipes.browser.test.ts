@@ -206,6 +206,21 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       near(first?.bottom ?? 0, third?.bottom ?? 0);
     },
   ],
+  "rising-sheet": [
+    "visit",
+    async ({ at }) => {
+      const [a, b, c] = [await at(0.2), await at(0.5), await at(0.8)];
+      goes(a, b, (seen) => of(seen, "title").top, 1.25);
+      for (const seen of [a, b, c]) {
+        const { top = 0, height = 0 } = seen.scenes.visit ?? {};
+        expect(of(seen, "sheet").top).toBeLessThanOrEqual(Math.max(top, 0));
+        expect(of(seen, "sheet").bottom).toBeGreaterThanOrEqual(Math.min(top + height, screen.height));
+      }
+      // At the settle moment its words are in the middle of the frame.
+      const { top = 0, height = 0 } = b.scenes.visit ?? {};
+      near(of(b, "words").y, top + height / 2);
+    },
+  ],
   "one-part-many": [
     "marks",
     async ({ scrolled }) => {
