@@ -2,7 +2,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import * as core from "lumbit/core";
-import { readPage } from "lumbit/document";
+import { readPage, type SharedFile } from "lumbit/document";
 import ts from "typescript";
 import { afterAll, describe, expect, test } from "vitest";
 import { tableDocuments, withTables } from "../scripts/document-settings.mjs";
@@ -46,12 +46,18 @@ describe.each(files)("%s", (file) => {
   });
 
   test("its JSON is right", () => {
+    let shared: SharedFile | undefined;
     for (const block of blocks(file, "json")) {
       const value = JSON.parse(block);
+      // What the page after it shares.
+      if (value.format && !value.scenes) {
+        shared = { file: "house.json", text: block };
+        continue;
+      }
       // A page, a scene or layers.
       const scene = value.hold ? value : { name: "s", layers: [value].flat() };
       const page = value.format ? value : { format: "lumbit/1", title: "t", lang: "en", scenes: [scene] };
-      expect(readPage(JSON.stringify(page)).faults, block).toEqual([]);
+      expect(readPage(JSON.stringify(page), file, shared).faults, block).toEqual([]);
     }
   });
 

@@ -8,7 +8,9 @@ import {
   pointer,
   type Reference,
   readPage,
+  type SharedFile,
   type Source,
+  sharedIn,
 } from "lumbit/document";
 import { isGroup, isText } from "lumbit/internal";
 import { Font } from "./font.ts";
@@ -18,6 +20,7 @@ import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 import { readInside } from "./read-inside.ts";
 import { readMarkup } from "./read-markup.ts";
+import { readShared } from "./read-shared.ts";
 
 /** A file that the page names, read. */
 export interface Asset {
@@ -44,6 +47,8 @@ export interface Project {
   file: string;
   /** The page file as it was read. */
   text: string;
+  /** The file that it shares with other pages. */
+  shared?: SharedFile;
   page: Page;
   pictures: PictureAsset[];
   fonts: FontAsset[];
@@ -83,9 +88,11 @@ export async function readProject(file: string): Promise<ProjectReading> {
       `${file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
     );
   const text = await readFile(file, "utf8");
-  const { page, source, references, faults: own } = readPage(text, name);
   const folder = dirname(resolve(file));
-  const files = [resolve(file), ...references.map(({ path }) => resolve(folder, path))];
+  const shared = await readShared(text, folder);
+  const { page, source, references, faults: own } = readPage(text, name, shared);
+  const named = [sharedIn(text) ?? [], references.map(({ path }) => path)].flat();
+  const files = [resolve(file), ...named.map((path) => resolve(folder, path))];
   const read = new Map<string, Promise<PictureAsset | FontAsset | MarkupAsset | string>>();
   const trusted = new Set(page?.trusted);
   for (const reference of references)
@@ -107,7 +114,9 @@ export async function readProject(file: string): Promise<ProjectReading> {
   if (page) for (const { at, message } of missingAxes(page, fonts)) faults.push(source.fault(at, message));
   const sound = page && faults.length === 0;
   return {
-    ...(sound && { project: { file, text, page, pictures, fonts, videos, markup, source } }),
+    ...(sound && {
+      project: { file, text, ...(shared && { shared }), page, pictures, fonts, videos, markup, source },
+    }),
     ...{ faults: faults.sort(inOrder), pictures, fonts, files },
   };
 }

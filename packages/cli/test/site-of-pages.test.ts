@@ -77,3 +77,47 @@ test("links to pages and scenes that are not among them, and what is of one page
   expect((await build("lost.json", "tides.json", "--fragment", "shore")).stderr).toContain("is of one page");
   expect((await build("low.json", "tide.json", "tide.json")).stderr).toContain("would both be");
 });
+
+test("what pages share stands in one file, which *.json names too", async () => {
+  const house = {
+    format: "lumbit/1",
+    page: { color: "#fed", header: { links: [{ text: "Tides", href: "tide.html" }] } },
+    parts: { lamp: { text: "Lamp", depth: 1 } },
+  };
+  const page = (title: string, own: object = {}) => ({
+    ...{ format: "lumbit/1", title, lang: "en", shared: "house.json", ...own },
+    scenes: [{ name: "shore", layers: [{ name: "lamp", part: "lamp" }] }],
+  });
+  const put = (name: string, document: object) =>
+    writeFileSync(join(folder, name), JSON.stringify(document, null, 2));
+  put("house.json", house);
+  put("low.json", page("Low", { page: { color: "#def" } }));
+  put("tide.json", page("Tide"));
+  expect((await build("house.json", "low.json", "tide.json")).stderr).toBe("");
+  const site = join(folder, "site");
+  expect(readdirSync(site).filter((name) => name.endsWith(".html"))).toEqual(["index.html", "tide.html"]);
+  const [low, tide] = ["index", "tide"].map((name) => {
+    const html = readFileSync(join(site, `${name}.html`), "utf8");
+    const [, css = ""] = /href="(page\.\w+\.css)"/.exec(html) ?? [];
+    return html + readFileSync(join(site, css), "utf8");
+  });
+  for (const text of [low, tide]) expect(text).toMatch(/<a href="tide.html">Tides<\/a>[\s\S]*>Lamp</);
+  expect(low).toContain("color: #def");
+  expect(tide).toContain("color: #fed");
+  // What is wrong is told where it is written, and a mend of one page leaves what all of them have.
+  const pale = { lamp: { text: "Lamp and wick", color: "#ddd", depth: 1 } };
+  put("house.json", { ...house, page: { background: "#fff" }, parts: pale });
+  put("own.json", { ...page("Own", { parts: pale }) });
+  const fixed = async (name: string) => (await lumbit(["check", name, "--fix"], folder)).stdout;
+  const before = readFileSync(join(folder, "house.json"), "utf8");
+  expect(await fixed("own.json")).toContain("set /parts/lamp/color");
+  const told = await fixed("tide.json");
+  expect(told).not.toContain("/parts/lamp");
+  expect(told).toContain("shore / lamp  contrast");
+  expect(readFileSync(join(folder, "house.json"), "utf8")).toBe(before);
+  put("house.json", { ...house, page: { colour: "red" } });
+  expect((await build("low.json", "tide.json")).stderr).toMatch(
+    /house\.json:\d+:5 at \/page\/colour: unknown key "colour", did you mean "color"/,
+  );
+  expect((await build("house.json")).stderr).toContain('"title" is missing');
+});

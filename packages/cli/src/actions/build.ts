@@ -1,4 +1,7 @@
+import { readFile } from "node:fs/promises";
+import { dirname, resolve } from "node:path";
 import type { Page } from "lumbit/core";
+import { sharedIn } from "lumbit/document";
 import { hasLayers, hasVideos } from "lumbit/internal";
 import type { LayerPath } from "lumbit/static";
 import { buildSite } from "../build-site.ts";
@@ -50,7 +53,7 @@ async function written(
   if (fragment !== undefined && layer !== undefined)
     throw new Problem("--fragment and --layer: one of them, for they write other things");
   const projects: Project[] = [];
-  for (const file of files) projects.push(await requireProject(file));
+  for (const file of await pagesAmong(files)) projects.push(await requireProject(file));
   const [project] = projects as [Project];
   if (projects.length > 1 && (fragment ?? layer) !== undefined)
     throw new Problem("a fragment or a layer is of one page; name that page alone");
@@ -90,6 +93,17 @@ async function written(
       `without the script ${stillWithout(page)} in browsers without scroll-driven animations, such as Firefox today`,
     );
   if (projects.some(({ page }) => hasVideos(page))) console.log("without the script films show their stills");
+}
+
+/** Without the files that others among them share: `*.json` names those too. */
+async function pagesAmong(files: readonly string[]): Promise<string[]> {
+  const shared = await Promise.all(
+    files.map(async (file) => {
+      const name = sharedIn(await readFile(file, "utf8").catch(() => ""));
+      return name === undefined ? [] : [resolve(dirname(file), name)];
+    }),
+  );
+  return files.filter((file) => !shared.flat().includes(resolve(file)));
 }
 
 /** The layer that somebody named, as `scene/layer`. */

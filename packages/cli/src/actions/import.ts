@@ -45,9 +45,9 @@ export async function importDrawing(files: readonly string[], options: Options):
 
 /** Takes a drawing over into a page file that was made of it before, and says what became of it. */
 async function takeOver(file: string, made: Made, tell: () => void): Promise<void> {
-  const { page, text, source } = await requireProject(file);
+  const { page, text, source, shared } = await requireProject(file);
   const changed = intoPage({ text, page, source, name: file }, made);
-  const { faults } = readPage(changed.text, basename(file));
+  const { faults } = readPage(changed.text, basename(file), shared);
   if (faults.length > 0)
     throw new Problem("the drawing does not fit into this page; nothing was written", faults);
   const folder = dirname(resolve(file));

@@ -10,9 +10,10 @@ import { workerFile } from "./workers.ts";
 /** What checks find in a project at viewports, with changes of its page file that mend it. */
 export async function findingsOf(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
   const findings = await judged(project, viewports);
-  return findings.map((finding) =>
-    finding.change ? { ...finding, change: atOrigin(project.source, finding.change) } : finding,
-  );
+  return findings.map(({ change, ...finding }) => {
+    const own = atOrigin(project.source, change ?? []);
+    return own.length > 0 ? { ...finding, change: own } : finding;
+  });
 }
 
 /** The same page with the same files is judged once. */

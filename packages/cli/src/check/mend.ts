@@ -27,7 +27,7 @@ export async function mend(
   findings: readonly Finding[],
   viewports: readonly Viewport[],
 ): Promise<Mend> {
-  const { file } = project;
+  const { file, shared } = project;
   let { text } = project;
   let left = [...findings];
   let current = project;
@@ -35,8 +35,8 @@ export async function mend(
   const copies: PictureAsset[] = [];
   const known = new Set([text]);
   for (let round = 0; round < rounds; round++) {
-    const { taken, text: mended } = mendable(left, text, file);
-    const { page, source } = readPage(mended, file);
+    const { taken, text: mended } = mendable(left, text, project);
+    const { page, source } = readPage(mended, file, shared);
     // What mends one finding brings another one back: it would go to and fro.
     if (taken.length === 0 || !page || known.has(mended)) break;
     known.add(mended);
@@ -57,12 +57,12 @@ export async function mend(
 function mendable(
   findings: readonly Finding[],
   text: string,
-  file: string,
+  { file, shared }: Project,
 ): { taken: Finding[]; text: string } {
   const changesOf = (some: readonly Finding[]) => some.flatMap(({ change = [] }) => change);
   const taken: Finding[] = [];
   for (const finding of independent(findings.filter(({ decided }) => !decided)))
-    if (readPage(patchText(text, changesOf([...taken, finding])), file).page) taken.push(finding);
+    if (readPage(patchText(text, changesOf([...taken, finding])), file, shared).page) taken.push(finding);
   return { taken, text: patchText(text, changesOf(taken)) };
 }
 

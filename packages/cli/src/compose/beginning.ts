@@ -1,5 +1,6 @@
 import { cp, readdir, readFile, rm, stat } from "node:fs/promises";
 import { basename, extname, join, resolve } from "node:path";
+import { sharedIn } from "lumbit/document";
 import { makeNewFolder } from "../new-folder.ts";
 import { Problem } from "../problem.ts";
 import { copyRecipe, type Recipe, recipes } from "../recipes.ts";
@@ -24,15 +25,15 @@ export type BeginWith =
 /** What there is to begin with in a folder. */
 export async function beginningIn(folder: string): Promise<Beginning> {
   const names = (await readdir(folder)).filter((name) => name.endsWith(".json"));
-  const pages = await Promise.all(
-    names.map(async (name) => {
-      const text = await readFile(join(folder, name), "utf8").catch(() => "");
-      return text.includes('"lumbit/1"') ? [name] : [];
-    }),
+  const texts = await Promise.all(
+    names.map(async (name) => ({ name, text: await readFile(join(folder, name), "utf8").catch(() => "") })),
   );
+  const ofOurs = texts.filter(({ text }) => text.includes('"lumbit/1"'));
+  const shared = ofOurs.map(({ text }) => sharedIn(text));
+  const pages = ofOurs.flatMap(({ name }) => (shared.includes(name) ? [] : [name]));
   return {
     folder: basename(resolve(folder)),
-    pages: pages.flat().sort(),
+    pages: pages.sort(),
     takesDrawings: true,
     recipes: (await recipes()).map(({ name, title }) => ({ name, title })),
   };

@@ -133,6 +133,13 @@ export async function startComposer(target: string, port: number): Promise<Serve
         ? respond(response, 409, JSON.stringify(await folder.open(address)), "page.json")
         : respond(response, 200, JSON.stringify({ version: saved }), "page.json");
     }
+    if (path === "api/shared" && request.method === "GET") {
+      const shared = await folder.shared(url.searchParams.get("name") ?? "");
+      watcher.add([...folder.files]);
+      return shared
+        ? respond(response, 200, JSON.stringify(shared), "page.json")
+        : respond(response, 404, "there is no such file");
+    }
     if (path === "api/files" && request.method === "POST") {
       const name = url.searchParams.get("name") ?? "picture";
       const bytes = await bodyOf(request, mostFile, `"${name}" is larger than 50 MB; make it smaller`);

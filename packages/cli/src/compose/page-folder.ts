@@ -2,12 +2,13 @@ import { createHash } from "node:crypto";
 import { mkdir, readFile } from "node:fs/promises";
 import { basename, dirname, extname, join, posix, resolve } from "node:path";
 import type { Assets } from "lumbit";
-import { type Reference, referencesIn } from "lumbit/document";
+import { type Reference, referencesIn, type SharedFile, sharedIn } from "lumbit/document";
 import { readPicture } from "../picture/read-picture.ts";
 import { readVideo } from "../picture/read-video.ts";
 import { Problem } from "../problem.ts";
 import { readInside } from "../read-inside.ts";
 import { readMarkup } from "../read-markup.ts";
+import { readShared } from "../read-shared.ts";
 import { createFile, replaceFile } from "../write-file.ts";
 
 /** A page file as the composer gets it. */
@@ -18,6 +19,8 @@ export interface KeptPage {
   assets: Assets;
   /** What is wrong with files that it names. */
   missing: string[];
+  /** The file that it shares with other pages. */
+  shared?: SharedFile;
 }
 
 /** A file that was copied into the folder: a picture, or a font. */
@@ -30,14 +33,17 @@ export interface AddedFile {
 /** A page file may be this large, in letters. */
 const mostText = 10 * 1024 * 1024;
 
-/** Every file that a page names, by what it is named as, as far as its text can be read. */
-function filesNamedIn(text: string): {
+/** Every file that a page and what it shares name, by what they are named as, as far as their texts can be read. */
+function filesNamedIn(
+  text: string,
+  shared: SharedFile | undefined,
+): {
   named: Map<string, Reference["kind"]>;
   trusted: ReadonlySet<unknown>;
 } {
   try {
-    const page: unknown = JSON.parse(text);
-    const { trusted } = Object(page);
+    const page = { ...Object(shared && JSON.parse(shared.text)), ...Object(JSON.parse(text)) };
+    const { trusted } = page;
     return {
       named: new Map(referencesIn(page).map(({ path, kind }) => [path, kind])),
       trusted: new Set(Array.isArray(trusted) ? trusted : []),
@@ -91,9 +97,11 @@ export class PageFolder {
         `${this.#file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
       );
     const folder = dirname(this.#file);
-    const { named, trusted } = filesNamedIn(text);
+    const shared = await readShared(text, folder);
+    const { named, trusted } = filesNamedIn(text, shared);
     const paths = [...named.keys()];
-    this.files = [this.#file, ...paths.map((path) => resolve(folder, path))];
+    const all = [sharedIn(text) ?? [], paths].flat();
+    this.files = [this.#file, ...all.map((path) => resolve(folder, path))];
     const assets: Record<"pictures", Record<string, Assets["pictures"][string]>> &
       Record<"fonts" | "markup", Record<string, string>> = {
       ...{ pictures: {}, fonts: {}, markup: {} },
@@ -120,7 +128,18 @@ export class PageFolder {
         this.#assets.set(path, bytes);
       }),
     );
-    return { name: basename(this.#file), text, version: versionOf(text), missing: missing.sort(), assets };
+    return {
+      ...{ name: basename(this.#file), text, version: versionOf(text), missing: missing.sort(), assets },
+      ...(shared && { shared }),
+    };
+  }
+
+  /** A file beside the page that it is going to share with others, by its name; nothing where there is none. */
+  async shared(name: string): Promise<SharedFile | undefined> {
+    const folder = dirname(this.#file);
+    const shared = await readShared(JSON.stringify({ shared: name }), folder);
+    if (shared) this.files = [...this.files, resolve(folder, name)];
+    return shared;
   }
 
   /**

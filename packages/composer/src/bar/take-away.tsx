@@ -24,13 +24,15 @@ async function takeAway(composer: Composer): Promise<void> {
     ...Object.entries(assets.pictures).map(([path, { url }]) => [path, url] as const),
     ...Object.entries(assets.fonts),
   ];
-  const files = await Promise.all(
+  const files: [string, Uint8Array][] = await Promise.all(
     addresses.map(async ([path, url]) => {
       const response = await fetch(url);
       if (!response.ok) throw new Error(`${path} is not there any more`);
-      return [path, new Uint8Array(await response.arrayBuffer())] as const;
+      return [path, new Uint8Array(await response.arrayBuffer())];
     }),
   );
+  const shared = composer.shared();
+  if (shared) files.push([shared.file, new TextEncoder().encode(shared.text)]);
   const { zipOf } = await import("../home/archive.ts");
   const address = URL.createObjectURL(zipOf(name, text, Object.fromEntries(files)));
   const link = Object.assign(document.createElement("a"), {

@@ -104,8 +104,8 @@ async function beginFrame(
 /** What a home opens with, for a stage. Of a page with faults the app knows what is right. */
 function firstToShow(opened: Kept | Beginning) {
   if (!("text" in opened)) return undefined;
-  // Who writes parts and copies out is the app.
-  if (/"(parts|copies)"\s*:/.test(opened.text)) return undefined;
+  // Who writes parts and copies out, and knows what is shared, is the app.
+  if (/"(parts|copies|shared)"\s*:/.test(opened.text)) return undefined;
   const { $schema: _, ...page } = JSON.parse(opened.text);
   return { kind: "show" as const, page, assets: opened.assets, blobs: {}, at: firstMoment(page) };
 }

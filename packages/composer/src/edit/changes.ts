@@ -1,6 +1,6 @@
 import { parse } from "jsonc-parser";
 import type { Page } from "lumbit/core";
-import { type Operation, patchText, pointer } from "lumbit/document";
+import { type Operation, patchText, pointer, type SharedFile } from "lumbit/document";
 import { folded } from "./fold.ts";
 
 type Path = readonly (string | number)[];
@@ -29,10 +29,15 @@ export function changesBetween(before: unknown, after: unknown, path: Path = [])
   ];
 }
 
-/** The text of a page file with another page in it; what stays the same stays as it was written. */
-export function rewritten(text: string, page: Page): string {
-  const before: unknown = parse(text.replace(/^\uFEFF/, ""));
-  return changesBetween(before, folded(before, page)).reduce(
+/**
+ * The text of a page file with another page in it; what stays the same stays as it was written, and what it has from a file
+ * that it shares with others stays there.
+ */
+export function rewritten(text: string, page: Page, shared?: SharedFile): string {
+  const [before, common]: unknown[] = [text, shared?.text].map(
+    (json) => json !== undefined && parse(json.replace(/^\uFEFF/, "")),
+  );
+  return changesBetween(before, folded(before, page, common || undefined)).reduce(
     (current, change) => patchText(current, [change]),
     text,
   );

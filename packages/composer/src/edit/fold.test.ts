@@ -50,15 +50,23 @@ const file = {
   ],
 };
 const text = JSON.stringify(file, null, 2);
+const shared = { file: "house.json", text: JSON.stringify({ format: "lumbit/1", parts: file.parts }) };
 const page = readPage(text).page as Page;
 
-/** The file after an edit, which comes to just what the edit makes. */
+/** The file after an edit, which comes to just what the edit makes; so does the one that has its parts from another file. */
 function after(edit: Edit): typeof file {
   const { page: next } = edited(page, edit);
   const written = rewritten(text, next);
   const { page: read, faults } = readPage(written);
   expect(faults).toEqual([]);
   expect(read).toEqual(next);
+  const { parts: _, ...sharing } = { ...file, shared: shared.file };
+  const other = JSON.parse(rewritten(JSON.stringify(sharing), next, shared));
+  expect(readPage(JSON.stringify(other), "page.json", shared).page).toEqual(next);
+  expect({ ...other, parts: file.parts, shared: undefined }).toEqual({
+    ...JSON.parse(written),
+    shared: undefined,
+  });
   return JSON.parse(written);
 }
 const layer = (name: string, change: (layer: Record<string, unknown>) => void): Edit => {
@@ -134,4 +142,30 @@ test("whatever is changed, the file that is written comes to it", () => {
       });
     }),
   );
+});
+
+test("what a page has from a file that pages share is not written; what it has instead is, setting by setting", () => {
+  const house = {
+    format: "lumbit/1",
+    page: { background: "#012", color: "#eee", header: { text: "Tidehouse" } },
+    fonts: [{ family: "Tide", src: "tide.woff2" }],
+  };
+  const own = {
+    ...{ format: "lumbit/1", title: "Pier", lang: "en", shared: "house.json", page: { color: "#fff" } },
+    scenes: [{ name: "pier", layers: [] }],
+  };
+  const common = { file: "house.json", text: JSON.stringify(house) };
+  const before = JSON.stringify(own, null, 2);
+  const page = readPage(before, "page.json", common).page as Page;
+  const after = (edit: Edit) => JSON.parse(rewritten(before, edited(page, edit).page, common));
+  expect(rewritten(before, page, common)).toBe(before);
+  expect(after((draft) => void Object.assign(draft, { title: "Quay" }))).toEqual({ ...own, title: "Quay" });
+  const darker = after((draft) => void Object.assign(draft.page ?? {}, { background: "#000" }));
+  expect(darker).toEqual({ ...own, page: { color: "#fff", background: "#000" } });
+  // What the page says itself stays its own, also where it says the same.
+  expect(after((draft) => void Object.assign(draft.page ?? {}, { color: "#eee" }))).toEqual({
+    ...own,
+    page: { color: "#eee" },
+  });
+  expect(after((draft) => void Object.assign(draft, { fonts: [] }))).toEqual({ ...own, fonts: [] });
 });

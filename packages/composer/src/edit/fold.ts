@@ -13,18 +13,22 @@ interface Use {
 
 /**
  * What to write for a page, where its file says parts and copies: what is still as they make it stays written so, with
- * settings of its own where those are all that has changed. What they cannot say any more is written out.
+ * settings of its own where those are all that has changed. What they cannot say any more is written out. What the page
+ * has from a file that it shares with others is not written, but what it has instead.
  */
-export function folded(file: unknown, page: Page): unknown {
-  const { $schema, parts, scenes } = file as Json;
+export function folded(file: unknown, page: Page, common: unknown): unknown {
+  const { $schema, parts: own, shared, scenes } = file as Json;
+  const theirs = common as Json | undefined;
+  const parts = (own ?? theirs?.parts) ? { ...(theirs?.parts as Json), ...(own as Json) } : undefined;
   const known = list(scenes).map((scene) => usesIn(scene, parts));
   const inAll = known.flatMap(({ inside }) => inside);
   // What is called the same in another scene is something else; one with a new name may be any of them.
   const inside = ({ name }: Json) => known.find(({ names }) => names.includes(name))?.inside ?? inAll;
   return {
     ...($schema !== undefined && { $schema }),
-    ...page,
-    ...(parts !== undefined && { parts }),
+    ...ownOf(page as unknown as Json, file as Json, theirs),
+    ...(own !== undefined && { parts: own }),
+    ...(shared !== undefined && { shared }),
     scenes: fold(
       list(page.scenes),
       known.flatMap(({ own }) => own),
@@ -32,6 +36,27 @@ export function folded(file: unknown, page: Page): unknown {
     ),
   };
 }
+
+/** The settings of a page that it does not have from what it shares; those in settings too. */
+function ownOf(page: Json, file: Json, theirs: Json | undefined): Json {
+  if (!theirs) return page;
+  const own = (page: Json, file: Json, theirs: Json) =>
+    Object.entries(page).filter(([key, value]) => key in file || !dequal(value, theirs[key]));
+  return Object.fromEntries(
+    own(page, file, theirs).map(([key, value]) => {
+      const common = theirs[key];
+      return [
+        key,
+        isObject(value) && isObject(common)
+          ? Object.fromEntries(own(value, Object(file[key]), common))
+          : value,
+      ];
+    }),
+  );
+}
+
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 
 const list = (value: unknown): Json[] => (Array.isArray(value) ? value : []);
 

@@ -33,20 +33,35 @@ export async function filesIn(files: readonly File[]): Promise<PageFiles> {
             ),
           ),
         );
-  const pages = Object.keys(entries).filter(
+  const ofOurs = Object.keys(entries).filter(
     (path) => path.endsWith(".json") && textOf(entries[path]).includes('"lumbit/1"'),
   );
+  const folderOf = (path: string) => path.slice(0, path.lastIndexOf("/") + 1);
+  const shares = new Set(ofOurs.map((path) => folderOf(path) + nameOfShared(textOf(entries[path]))));
+  const pages = ofOurs.filter((path) => !shares.has(path));
   const [page] = pages.toSorted((a, b) => a.split("/").length - b.split("/").length || a.localeCompare(b));
   if (page === undefined) throw new Error("there is no page file in it: a .json file that says lumbit/1");
-  const home = page.slice(0, page.lastIndexOf("/") + 1);
+  const home = folderOf(page);
+  const text = textOf(entries[page]);
+  const shared = nameOfShared(text);
   const own: Record<string, Blob> = {};
   for (const [path, bytes] of Object.entries(entries)) {
-    const type = types[path.split(".").at(-1)?.toLowerCase() ?? ""];
     const name = path.slice(home.length);
+    const type = name === shared ? "application/json" : types[path.split(".").at(-1)?.toLowerCase() ?? ""];
     if (type && path.startsWith(home) && isInside(name))
       own[name] = new Blob([Uint8Array.from(bytes)], { type });
   }
-  return { text: textOf(entries[page]), files: own };
+  return { text, files: own };
+}
+
+/** The name of the file that a page shares with others, where its text can be read. */
+export function nameOfShared(text: string): string | undefined {
+  try {
+    const { shared } = Object(JSON.parse(text));
+    return typeof shared === "string" ? shared : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 /** A page with its files as a zip. Nothing is done in workers, which a strict policy refuses. */

@@ -1,7 +1,8 @@
 import { get, keys, set, update } from "idb-keyval";
 import type { Assets } from "lumbit";
+import type { SharedFile } from "lumbit/document";
 import { freeName } from "../edit/find.ts";
-import { filesIn, type PageFiles } from "./archive.ts";
+import { filesIn, nameOfShared, type PageFiles } from "./archive.ts";
 import type { Added, BeginWith, Home, Kept, Saved } from "./home.ts";
 import { sizeOf } from "./size.ts";
 
@@ -40,7 +41,8 @@ export function browserHome(): Home {
     const [kept, files] = await Promise.all([get<Text>(textKey(page)), get<KeptFiles>(filesKey(page))]);
     if (!kept) throw new Error(`there is no page "${page}" in this browser any more`);
     name = page;
-    return { ...kept, name: page, ...(await assetsOf(files ?? {})) };
+    const shared = sharedFile(nameOfShared(kept.text), files);
+    return { ...kept, name: page, ...(shared && { shared }), ...(await assetsOf(files ?? {})) };
   }
   /** Keeps a page under a name that is free, and opens it. */
   async function make(stem: string, { text, files }: PageFiles): Promise<Kept> {
@@ -91,6 +93,7 @@ export function browserHome(): Home {
       const url = URL.createObjectURL(file);
       return size ? { path, picture: { url, ...size }, blob: file } : { path, font: url, blob: file };
     },
+    shared: async (file) => sharedFile(file, await get<KeptFiles>(filesKey(String(name)))),
     watch(changed, reached) {
       reached(true);
       const listener = ({ data }: MessageEvent<string>) => {
@@ -100,6 +103,12 @@ export function browserHome(): Home {
       return () => channel.removeEventListener("message", listener);
     },
   };
+}
+
+/** One of the files of a page as the one that it shares with others. */
+function sharedFile(file: string | undefined, files: KeptFiles = {}): SharedFile | undefined {
+  const kept = file === undefined ? undefined : files[file];
+  return file !== undefined && kept ? { file, text: new TextDecoder().decode(kept.bytes) } : undefined;
 }
 
 /** Where files of the storage are for this window, and the files themselves for its stages. */

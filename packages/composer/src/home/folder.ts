@@ -56,6 +56,10 @@ export function folderHome(token: string): Home {
     async addDrawing(file) {
       return answer(await ask(`drawing?name=${encodeURIComponent(file.name)}`, "POST", file));
     },
+    async shared(name) {
+      const response = await ask(`shared?name=${encodeURIComponent(name)}`, "GET");
+      return response.status === 404 ? undefined : answer(response);
+    },
     watch(changed, reached) {
       const events = new EventSource(`api/events?token=${token}`);
       events.onopen = () => reached(true);

@@ -1,5 +1,6 @@
 import type { Assets } from "lumbit";
 import type { Scene } from "lumbit/core";
+import type { SharedFile } from "lumbit/document";
 
 type Picture = Assets["pictures"][string];
 
@@ -18,6 +19,8 @@ export interface Kept {
   notes?: readonly string[];
   /** Files that have no address that a stage could reach, by their paths. */
   blobs?: Blobs;
+  /** The file that it shares with other pages. */
+  shared?: SharedFile;
 }
 
 export type Blobs = Readonly<Record<string, Blob>>;
@@ -85,6 +88,8 @@ export interface Home {
    * @throws Error that says why, when it cannot be read
    */
   addDrawing?(file: File): Promise<DrawnScene>;
+  /** A file beside the page that it may share with others, by its name; nothing where there is none. */
+  shared(name: string): Promise<SharedFile | undefined>;
   /** Calls back when another program has changed the page, and when the home can or cannot be reached. */
   watch(changed: (kept: Kept) => void, reached: (reached: boolean) => void): () => void;
 }

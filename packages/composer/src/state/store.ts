@@ -1,7 +1,7 @@
 import { applyPatches, type Patch } from "immer";
 import type { Assets } from "lumbit";
 import type { LayerName, Page } from "lumbit/core";
-import { type Fault, formatFault, readPage } from "lumbit/document";
+import { type Fault, formatFault, type SharedFile } from "lumbit/document";
 import { createStore } from "zustand/vanilla";
 import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
 import { become } from "../edit/apply.ts";
@@ -15,6 +15,7 @@ import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
 import type { Added, Blobs, Home, Kept } from "../home/home.ts";
 import { firstMoment, type Moment, type Stands } from "../stage/messages.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
+import { createReader } from "./reader.ts";
 
 /** How a page is on its way to where it is kept. */
 export type Saving = "saved" | "saving" | "unreachable" | { problem: string };
@@ -83,7 +84,9 @@ const keysRest = 600;
 export function createComposer(home: Home, kept: Kept) {
   const before = keptHistory(kept.name, kept.text);
   const { text, history } = before;
-  const { page, faults } = readPage(text, kept.name);
+  const reader = createReader(home, kept);
+  reader.learn(kept.shared);
+  const { page, faults } = reader.read(text);
   const empty: Page = { format: "lumbit/1", title: "", lang: "en", scenes: [] };
   const first = firstMoment(page ?? empty);
   const store = createStore<State>()(() => ({
@@ -210,12 +213,12 @@ export function createComposer(home: Home, kept: Kept) {
       const shown = edited(get().page, edit);
       const before = get().text;
       const [fault] = get().faults;
-      const text = patches.length === 0 || fault ? before : rewritten(before, page);
-      const [wrong] = fault ? [fault] : readPage(text, get().name).faults;
-      if (wrong) {
+      const text = patches.length === 0 || fault ? before : rewritten(before, page, reader.sharedBy(before));
+      const wrong = fault ? formatFault(fault) : reader.wrongWith(text, page);
+      if (wrong !== undefined) {
         // Not taken: what was shown meanwhile goes back.
         tell([{ op: "replace", path: [], value: from }]);
-        set({ page: from, saving: { problem: formatFault(wrong) } });
+        set({ page: from, saving: { problem: wrong } });
         return;
       }
       tell(shown.patches);
@@ -229,11 +232,12 @@ export function createComposer(home: Home, kept: Kept) {
       take(page, text, { past: [...get().history.past, step], future: [] });
     },
     /** Takes a text of the page file that was typed; of one that is not right only what is wrong with it. */
-    write(text: string): void {
+    async write(text: string): Promise<void> {
       api.rest();
+      await reader.know(text);
       const before = get();
       if (text === before.text) return;
-      const { page, faults } = readPage(text, before.name);
+      const { page, faults } = reader.read(text);
       if (!page) {
         set({ typed: faults });
         return;
@@ -243,35 +247,45 @@ export function createComposer(home: Home, kept: Kept) {
       const step: Step = { name: "text", patches, inverse, text: replaced(before.text, text) };
       take(next, text, { past: [...before.history.past, step], future: [] });
     },
+    /** What is wrong with a text of the page file, once it is known what it shares with others. */
+    async faultsIn(text: string): Promise<readonly Fault[]> {
+      await reader.know(text);
+      return reader.read(text).faults;
+    },
+    /** Whether a text of the page file is right, as far as it is known what it shares. */
+    isRight: (text: string): boolean => reader.read(text).page !== undefined,
+    /** The file that the page shares with others. */
+    shared: (): SharedFile | undefined => reader.sharedBy(get().text),
     /** What keeps a page from being what an edit makes of it, in words; nothing where it can be. */
     faultOf(edit: Edit): string | undefined {
       const { page } = edited(base ?? get().page, edit);
-      return readPage(JSON.stringify(page), get().name).faults[0]?.message;
+      return reader.read(JSON.stringify(page)).faults[0]?.message;
     },
     undo(): void {
       api.rest();
-      const { history, page, text } = get();
+      const { history, text } = get();
       const step = history.past.at(-1);
       if (!step) return;
-      tell(step.inverse);
-      take(applyPatches(page, step.inverse), undone(text, step.text), {
+      const before = undone(text, step.text);
+      take(led(step.inverse, before), before, {
         past: history.past.slice(0, -1),
         future: [...history.future, step],
       });
     },
     redo(): void {
       api.rest();
-      const { history, page, text } = get();
+      const { history, text } = get();
       const step = history.future.at(-1);
       if (!step) return;
-      tell(step.patches);
-      take(applyPatches(page, step.patches), redone(text, step.text), {
+      const after = redone(text, step.text);
+      take(led(step.patches, after), after, {
         past: [...history.past, step],
         future: history.future.slice(0, -1),
       });
     },
     /** Takes what another program wrote; where there is something unsaved here, both are kept to choose from. */
     changedOutside(other: Kept): void {
+      if (reader.learn(other.shared)) readAnew();
       // Back where it was: what could not be written meanwhile can be, and pictures that it names again are known.
       if (other.version === version || other.text === get().text) {
         // What was just written here is told of too, at times before it is known that it was.
@@ -288,8 +302,8 @@ export function createComposer(home: Home, kept: Kept) {
      * was there before both, is no page.
      */
     bothVersions(chosen: ReadonlySet<string>): Merged | undefined {
-      const { other, name, page, faults } = get();
-      const [base, theirs] = [written, other?.text ?? ""].map((text) => readPage(text, name).page);
+      const { other, page, faults } = get();
+      const [base, theirs] = [written, other?.text ?? ""].map((text) => reader.read(text).page);
       return base && theirs && faults.length === 0 ? merged(base, page, theirs, chosen) : undefined;
     },
     /** Ends a choice between two versions: one of them, or what has come of both. */
@@ -371,6 +385,21 @@ export function createComposer(home: Home, kept: Kept) {
   if (text !== kept.text) void save();
   return api;
 
+  /** The page anew, where what it shares with others has changed and its own text has not. */
+  function readAnew(): void {
+    const { page, faults } = reader.read(get().text);
+    set({ faults, ...(page && { page, ...still(page) }) });
+    if (page) tell([{ op: "replace", path: [], value: page }]);
+  }
+
+  /** The page of a text that a step led to: what it shares with others may have changed since. */
+  function led(patches: readonly Patch[], text: string): Page {
+    const page = applyPatches(get().page, patches as Patch[]);
+    const comes = reader.sharedBy(text) ? reader.read(text).page : undefined;
+    tell(comes ? [{ op: "replace", path: [], value: comes }] : patches);
+    return comes ?? page;
+  }
+
   /** Takes note of files that were copied into the page's home. */
   function hold(added: readonly Added[]): void {
     const pictures = added.flatMap(({ path, picture }) => (picture ? [[path, picture] as const] : []));
@@ -396,7 +425,8 @@ export function createComposer(home: Home, kept: Kept) {
   }
 
   function takeOver(other: Kept): void {
-    const { page, faults } = readPage(other.text, other.name);
+    reader.learn(other.shared);
+    const { page, faults } = reader.read(other.text);
     const before = get();
     version = other.version;
     written = other.text;

@@ -8,7 +8,7 @@ import { tags } from "@lezer/highlight";
 import { basicSetup } from "codemirror";
 import { findNodeAtLocation, getLocation, parseTree } from "jsonc-parser";
 import { allLayers } from "lumbit/core";
-import { readPage } from "lumbit/document";
+import { type Fault, formatFault } from "lumbit/document";
 import { useEffect, useRef } from "react";
 import { replaced } from "../edit/text.ts";
 import { useComposed, useComposer } from "../state/context.ts";
@@ -51,7 +51,13 @@ export default function TextDrawer() {
           json(),
           syntaxHighlighting(colors),
           autocompletion({ override: [suggest] }),
-          linter((view) => diagnostics(view.state.doc.toString(), name), { delay: rest }),
+          linter(
+            async (view) => {
+              const text = view.state.doc.toString();
+              return diagnostics(text, name, await composer.faultsIn(text));
+            },
+            { delay: rest },
+          ),
           hoverTooltip((view, at) => {
             const words = explained(view.state.doc.toString(), at);
             const create = () => ({
@@ -110,13 +116,13 @@ export default function TextDrawer() {
     const before = editor?.state.doc.toString() ?? text;
     if (!editor || before === text) return;
     // Of what is typed and not right yet nothing is taken away.
-    if (editor.hasFocus && !readPage(before).page) return;
+    if (editor.hasFocus && !composer.isRight(before)) return;
     const { at, before: gone, after } = replaced(before, text);
     editor.dispatch({
       changes: { from: at, to: at + gone.length, insert: after },
       annotations: fromComposer.of(true),
     });
-  }, [text]);
+  }, [composer, text]);
 
   useEffect(() => {
     const editor = view.current;
@@ -139,10 +145,13 @@ export default function TextDrawer() {
 }
 
 /** What is wrong with a text, where it stands. */
-function diagnostics(text: string, name: string): Diagnostic[] {
+function diagnostics(text: string, name: string, faults: readonly Fault[]): Diagnostic[] {
   const starts = [0, ...[...text.matchAll(/\n/g)].map(({ index }) => index + 1)];
-  return readPage(text, name).faults.map(({ line, column, message }) => {
-    const from = Math.min((starts[line - 1] ?? 0) + column - 1, text.length);
+  return faults.map((fault) => {
+    const isOwn = fault.file === name;
+    const at = isOwn ? (starts[fault.line - 1] ?? 0) + fault.column - 1 : text.indexOf('"shared"');
+    const message = isOwn ? fault.message : formatFault(fault);
+    const from = Math.min(at, text.length);
     const word = /^("[^"]*"|[^\s,\]}]+)/.exec(text.slice(from))?.[0].length ?? 1;
     return { from, to: Math.min(from + word, text.length), severity: "error", message };
   });

@@ -28,5 +28,6 @@ export const printable = (text: string): string =>
 export const short = (text: string, most: number): string =>
   text.length > most ? `${text.slice(0, most - 3)}…` : text;
 
-/** The order of faults in their file, for sorting. */
-export const inOrder = (a: Fault, b: Fault): number => a.line - b.line || a.column - b.column;
+/** The order of faults in their files, for sorting. */
+export const inOrder = (a: Fault, b: Fault): number =>
+  a.file.localeCompare(b.file) || a.line - b.line || a.column - b.column;

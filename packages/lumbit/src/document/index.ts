@@ -5,5 +5,6 @@ export { atOrigin, type Operation, patchText } from "./patch.ts";
 export { type Reading, readPage } from "./read.ts";
 export { type Reference, referencesIn } from "./references.ts";
 export { pageJsonSchema } from "./schema.ts";
+export { type SharedFile, sharedIn } from "./shared.ts";
 export type { Path, Source } from "./source.ts";
 export { parsePointer, pointer } from "./source.ts";

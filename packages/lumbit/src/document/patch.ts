@@ -18,7 +18,10 @@ export type Operation =
 export function atOrigin<T extends { op: string; path: string }>(source: Source, changes: readonly T[]): T[] {
   const known = new Set<string>();
   return changes.flatMap((change) => {
-    const path = pointer(source.origin(parsePointer(change.path)));
+    const at = source.origin(parsePointer(change.path));
+    // What pages share is not changed for one of them.
+    if (source.elsewhere(at)) return [];
+    const path = pointer(at);
     const isMore = change.op === "add" && /\/\d+$/.test(path);
     if (known.has(path) && !isMore) return [];
     known.add(path);

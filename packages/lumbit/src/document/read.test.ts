@@ -716,6 +716,12 @@ test("the JSON Schema accepts what the reader accepts and rejects what it reject
   expect(validate({ ...good, titel: "x" })).toBe(false);
   expect(validate(withLayer({ ...layer, depth: -1 }))).toBe(false);
   expect(validate(withLayer({ ...layer, depth: "horizon", place: { left: 0, bottom: "-8vh" } }))).toBe(true);
+  const { lang: _, ...short } = good;
+  expect(validate(short)).toBe(false);
+  expect(validate({ ...short, shared: "house.json" })).toBe(true);
+  expect(validate({ format: "lumbit/1", lang: "en", parts: { a: { text: "Low" } } })).toBe(true);
+  expect(validate({ format: "lumbit/1", parts: { a: { txt: "Low" } } })).toBe(false);
+  expect(validate({ format: "lumbit/1", title: "t" })).toBe(false);
 });
 
 test("tells of every file that a page file names, whatever else is wrong with it", () => {

@@ -9,6 +9,7 @@ import { type Fault, formatFault, inOrder, short } from "./fault.ts";
 import { kindOf, kindsWith } from "./kinds.ts";
 import { type Reference, referencesIn } from "./references.ts";
 import { pageSchema } from "./schema.ts";
+import { type SharedFile, withShared } from "./shared.ts";
 import { type Path, Source } from "./source.ts";
 
 /** A page file that was read: the page, or everything that is wrong with it; and the files that it names. */
@@ -21,13 +22,23 @@ export type Reading = { source: Source; references: Reference[] } & (
  * Reads the text of a page file. All faults come back at once, in document order, each with line and column.
  *
  * @param file the name to use in messages
+ * @param shared the file that it shares with other pages, where it names one (`sharedIn`)
  */
-export function readPage(text: string, file = "page.json"): Reading {
+export function readPage(text: string, file = "page.json", shared?: SharedFile): Reading {
   const source = new Source(file, text);
   const faults = [...source.faults];
   let references: Reference[] = [];
   if (faults.length === 0) {
-    const { document, origin, breaches } = expand(parse(text.replace(/^\uFEFF/, "")));
+    const whole = withShared(parse(text.replace(/^\uFEFF/, "")), source, shared);
+    // Without what it shares nobody knows what else is wrong.
+    if (whole.faults.length > 0)
+      return {
+        faults: whole.faults as [Fault, ...Fault[]],
+        source,
+        references: referencesIn(whole.document),
+      };
+    source.elsewhere = whole.elsewhere;
+    const { document, origin, breaches } = expand(whole.document);
     for (const { path, message } of breaches) faults.push(source.fault(path, message, "key"));
     source.origin = origin;
     references = referencesIn(document);

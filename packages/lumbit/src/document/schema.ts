@@ -100,8 +100,18 @@ export const holds = (grammar: Grammar, value: unknown): boolean =>
 /** The page that a page file (`lumbit/1`) comes to, when its parts and copies are written out. */
 export const pageSchema = schemaOf(pageGrammar);
 
-/** The JSON Schema (draft 2020-12) of the page file, for editors. */
+/** The JSON Schema (draft 2020-12) of the page file, and of files that pages share, for editors. */
 export function pageJsonSchema(): object {
-  const schema = z.toJSONSchema(schemaOf(writtenGrammar), { io: "input" });
-  return { title: "Lumbit page file", ...schema };
+  const { required = [], ...schema } = z.toJSONSchema(schemaOf(writtenGrammar), { io: "input" });
+  const ofPages = { title: false, scenes: false, shared: false };
+  return {
+    title: "Lumbit page file",
+    ...schema,
+    anyOf: [
+      { required },
+      // What it shares may have all that it needs but these.
+      { required: ["format", "title", "scenes", "shared"] },
+      { title: "Shared file", required: ["format"], properties: ofPages },
+    ],
+  };
 }

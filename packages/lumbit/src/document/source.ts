@@ -8,6 +8,8 @@ export type Path = readonly (string | number)[];
 export class Source {
   /** Where what stands at a path of the page is written: parts and copies are written once. */
   origin: (path: Path) => Path = (path) => path;
+  /** The other file in which what stands at a path is written, where pages share one. */
+  elsewhere: (path: Path) => Source | undefined = () => undefined;
   readonly faults: Fault[] = [];
   readonly #root: Node | undefined;
   readonly #lineStarts: number[] = [0];
@@ -28,6 +30,8 @@ export class Source {
   /** A fault at the value of a path of the page, at its key, or at the nearest value around it that the file has. */
   fault(of: Path, message: string, at: "value" | "key" = "value"): Fault {
     const path = this.origin(of);
+    const other = this.elsewhere(path);
+    if (other) return other.fault(path, message, at);
     let node: Node | undefined;
     for (let length = path.length; length >= 0 && !node; length--)
       node = this.#root && findNodeAtLocation(this.#root, path.slice(0, length));

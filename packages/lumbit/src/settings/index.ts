@@ -19,7 +19,7 @@ export { head } from "./head.ts";
 export { type LayerRows, layerSettings, place, row } from "./layer.ts";
 export { isSafeLink } from "./link.ts";
 export { backdrop, delivery, fontFace, header, page, pageGrammar, pageLook } from "./page.ts";
-export { copies, parts, writtenGrammar } from "./part.ts";
+export { copies, parts, sharedSetting, writtenGrammar } from "./part.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, button, scene, sceneGrammar, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";

@@ -61,6 +61,13 @@ export const copies = {
   },
 } as const satisfies Record<string, Setting>;
 
+/** Of a page file: what it shares with others. */
+export const sharedSetting: Setting = {
+  grammar: pattern(/^[^\\/:?#\0]+\.json$/i, 'the name of a file beside the page file, such as "house.json"'),
+  meaning:
+    "The file in which it has what it shares with other pages: `parts`, `page`, `fonts` and all else but `title` and `scenes`. What the page says itself stands instead.",
+};
+
 const uses: Settings = {
   part,
   copies: {
@@ -99,7 +106,7 @@ function writtenSettings(settings: Settings): Settings {
     { ...setting, grammar: written(setting.grammar) },
   ]);
   const made: Record<string, Setting> = Object.fromEntries(own);
-  if (settings === pageSettings) return { ...made, parts };
+  if (settings === pageSettings) return { ...made, parts, shared: sharedSetting };
   if (settings === block) return { ...made, part };
   // It may have its layers from its part.
   if (settings === scene) return { ...made, ...uses, layers: optional(made.layers as Setting) };
