@@ -26,7 +26,11 @@ export async function withBrowser<T>(what: string, action: (browser: Browser) =>
   const { chromium } = await import("playwright-core");
   const browser = await chromium.launch({
     executablePath,
-    args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-sync"],
+    args: [
+      ...["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-sync"],
+      // A frame waits for its pictures.
+      "--disable-checker-imaging",
+    ],
   });
   try {
     return await action(browser);

@@ -1,7 +1,8 @@
 import type { Box, Size, Viewport } from "lumbit/core";
 import { pointerOf } from "lumbit/internal";
+import webpmux, { type Frame } from "node-webpmux";
 import type { Browser, Page } from "playwright-core";
-import sharp from "sharp";
+import sharp, { type Sharp } from "sharp";
 import { contentType } from "../preview/content-type.ts";
 import type { Site } from "../site.ts";
 import { withBrowser } from "./browser.ts";
@@ -41,7 +42,10 @@ const origin = "http://film.localhost";
  *
  * @throws Problem when there is no browser
  */
-export const film = (site: Site, { kind, screens, drawing, seconds, progress }: Shooting): Promise<Buffer> =>
+export const film = (
+  site: Promise<Site>,
+  { kind, screens, drawing, seconds, progress }: Shooting,
+): Promise<Buffer> =>
   withBrowser("a film", async (browser) => {
     const { places, ...size } = arranged([
       ...screens.map(({ viewport }) => viewport),
@@ -49,8 +53,9 @@ export const film = (site: Site, { kind, screens, drawing, seconds, progress }: 
     ]);
     // First, so that the page does not play while that begins.
     const video = kind === "webm" ? await writeWebm(await openAt(browser), size, rate) : undefined;
-    const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, site, viewport)));
-    const frames: Buffer[] = [];
+    const files = await site;
+    const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, files, viewport)));
+    const frames: Frame[] = [];
     const count = Math.max(2, Math.round(seconds * rate));
     // While a browser draws a frame the one before is put together.
     let kept: Promise<unknown> = Promise.resolve();
@@ -66,10 +71,9 @@ export const film = (site: Site, { kind, screens, drawing, seconds, progress }: 
       await kept;
       kept = (async () => {
         const drawn = drawing ? [await drawing.at(scrolls[0] ?? 0)] : [];
-        const parts = [...shots, ...drawn].map((shot, index) => sized(shot, places[index] as Box));
-        const picture = await together(await Promise.all(parts), places, size);
-        if (video) await video.add(picture);
-        else frames.push(picture);
+        const picture = await together([...shots, ...drawn], places, size);
+        if (video) await video.add(await picture.jpeg({ quality: 95 }).toBuffer());
+        else frames.push(await frameOf(await picture.webp({ quality: 70, effort: 2 }).toBuffer()));
       })();
       // It is told of when it is waited for.
       kept.catch(() => {});
@@ -77,9 +81,7 @@ export const film = (site: Site, { kind, screens, drawing, seconds, progress }: 
     }
     await kept;
     if (video) return video.end();
-    return sharp(frames, { join: { animated: true } })
-      .webp({ quality: 70, effort: 2, delay: frames.map(() => 1000 / rate), loop: 0 })
-      .toBuffer();
+    return webpmux.Image.save(null, { frames, ...size, loops: 0 });
   });
 
 /** The site on a screen, with all its pictures there. */
@@ -122,20 +124,26 @@ function arranged(viewports: readonly Size[]): Size & { places: Box[] } {
   return { width: left, height: height + 2 * gap, places };
 }
 
-const sized = (picture: Buffer, { width, height }: Size) =>
-  sharp(picture).resize({ width, height, fit: "fill" }).jpeg({ quality: 95 }).toBuffer();
-
-/** Screens in one picture. */
-async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Buffer> {
-  const [only] = shown;
-  if (only && shown.length === 1) return only;
-  return sharp({ create: { ...size, channels: 3, background: ground.color } })
-    .composite(
-      shown.map((input, index) => ({ input, left: places[index]?.left ?? 0, top: places[index]?.top ?? 0 })),
-    )
-    .jpeg({ quality: 95 })
-    .toBuffer();
+/** Screens in one picture, each at its place. */
+async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Sharp> {
+  const parts = shown.map((picture, index) => {
+    const { width, height, left, top } = places[index] as Box;
+    return { picture: sharp(picture).resize({ width, height, fit: "fill" }), left, top };
+  });
+  const [only] = parts;
+  if (only && parts.length === 1) return only.picture;
+  const composed = parts.map(async ({ picture, ...at }) => ({
+    input: await picture.png({ compressionLevel: 0 }).toBuffer(),
+    ...at,
+  }));
+  return sharp({ create: { ...size, channels: 3, background: ground.color } }).composite(
+    await Promise.all(composed),
+  );
 }
+
+/** A picture as a frame of a film. */
+const frameOf = (buffer: Buffer): Promise<Frame> =>
+  webpmux.Image.generateFrame({ buffer, delay: 1000 / rate });
 
 /** An empty page where videos can be made. */
 async function openAt(browser: Browser): Promise<Page> {
@@ -158,14 +166,15 @@ const loadEverything = `(async () => {
   await document.fonts.ready;
   const pictures = [...document.images];
   for (const picture of pictures) picture.loading = "eager";
-  await Promise.all(pictures.map((picture) => picture.decode().catch(() => {})));
+  await Promise.all(
+    pictures.map((picture) => picture.complete || new Promise((done) => { picture.onload = picture.onerror = done; })),
+  );
 })()`;
 
 /** Scrolls, and advances what plays by the clock by as many milliseconds as a frame lasts. */
 const showFrame = `async (scroll, lasts) => {
   scrollTo({ top: scroll, behavior: "instant" });
-  const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
-  await frame();
+  await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
   const playing = (window.lumbitPlaying ??= new Map());
   for (const animation of document.getAnimations()) {
     if (animation.timeline !== document.timeline || !animation.effect) continue;
@@ -180,5 +189,4 @@ const showFrame = `async (scroll, lasts) => {
       animation.currentTime = time;
     }
   }
-  await frame();
 }`;
