@@ -78,6 +78,19 @@ test("names are changed where they stand, and the page has its own sentences", a
   await poll(() => composer.onDisk().title).toBe("Below Pellow Sound");
 });
 
+test("what the page says of itself is asked for and said part by part; nothing of it is there unasked", async () => {
+  const { page, onDisk } = composer;
+  const { head } = onDisk();
+  await page.getByRole("button", { name: "page", exact: true }).click();
+  expect(await caption().getByRole("textbox", { name: "pictures" }).count()).toBe(0);
+  await caption().getByRole("combobox", { name: "Say more" }).first().fill("pictures are delivered");
+  await page.getByRole("option", { name: /^pictures/ }).click();
+  await value("similarity").fill("0.99");
+  await page.keyboard.press("Enter");
+  await poll(() => onDisk().pictures).toEqual({ similarity: 0.99 });
+  expect(onDisk().head).toEqual(head);
+});
+
 test("scenes are added, moved, made higher, copied and deleted", async () => {
   const { page } = composer;
   const before = composer.text();

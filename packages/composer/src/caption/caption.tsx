@@ -185,7 +185,12 @@ function PageCaption() {
   return (
     <>
       <h2>{name}</h2>
-      <Sentences owner="page" of="page" settings={saidSettings(pageSettings)} always />
+      <Sentences
+        owner="page"
+        of="page"
+        settings={saidSettings(pageSettings)}
+        more={saidSettings(pageSettings)}
+      />
       <Sentences owner="look" of="look" settings={saidSettings(pageLook)} more={saidSettings(pageLook)} />
       <p>
         {fonts?.length ? `It ships ${fonts.map(({ family }) => family).join(", ")}. ` : "It ships no fonts. "}

@@ -102,6 +102,17 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   look: { color: "Texts are {}", background: "Behind all scenes is {}", fontFamily: "Texts are set in {}" },
   page: { title: "It is called {}" },
+  head: {
+    description: "Who searches for it reads {}",
+    icon: "Its icon is {}",
+    image: "Where it is shared stands {}",
+    address: "It will be at {}",
+    themeColor: "Browsers make what is around it {}",
+  },
+  pictures: {
+    similarity: "Its pictures are delivered as alike as {} at least.",
+    copyright: "They keep who made them: {}.",
+  },
   fontSize: {
     min: "They are {} large on narrow screens,",
     max: "and grow to {},",
@@ -112,9 +123,9 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   focus: { depth: "What lies {} deep is sharp,", blur: "what is far from it blurred by {}." },
   reel: { width: "Its slides are {} wide,", gap: "{} apart.", direction: "They go to the {}." },
   row: {
-    along: "Its layers stand one after the other along {},",
-    gap: "Its layers stand {} apart,",
-    align: "lined up at {}.",
+    along: "Its layers stand one after the other along {}.",
+    gap: "They stand {} apart.",
+    align: "They are lined up at {}.",
     wrap: "They may go on in a new line: {}.",
   },
 };

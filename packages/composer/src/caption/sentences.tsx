@@ -41,18 +41,30 @@ export function Sentences({
       ? setSetting(owner, setting, value)
       : setSetting(owner, part, changedPart(values, setting, value));
   const said = Object.entries(settings).filter(
-    ([name]) => always || values[name] !== undefined || asked.includes(name),
+    ([name, { required }]) => always || required || values[name] !== undefined || asked.includes(name),
   );
   const offered = Object.entries(more ?? {}).filter(
-    ([name]) =>
-      given?.[name] === undefined && Object(given?.place)[name] === undefined && !asked.includes(name),
+    ([name, { grammar }]) =>
+      (given?.[name] === undefined || lacksParts(grammar, given[name])) &&
+      Object(given?.place)[name] === undefined &&
+      !asked.includes(name),
   );
   return (
     <>
       {said.map(([name, { grammar, otherwise, meaning, required }]) => {
         const [before, after] = sentenceOf(name, of).split("{}");
         const parts = part === undefined ? partsOf(grammar, values[name]) : undefined;
-        if (parts) return <Sentences key={name} owner={owner} of={name} part={name} settings={parts} />;
+        if (parts)
+          return (
+            <Sentences
+              key={name}
+              owner={owner}
+              of={name}
+              part={name}
+              settings={parts}
+              always={asked.includes(name)}
+            />
+          );
         const field = (
           <Field
             label={name}
@@ -151,14 +163,19 @@ function SayMore({
   );
 }
 
-/** The settings of a value that is an object, which are said one by one. */
+/** The settings of a value that is an object, or can be nothing else, which are said one by one. */
 function partsOf(grammar: Grammar, value: unknown): Settings | undefined {
+  if (value === undefined) return grammar.form === "object" ? grammar.settings : undefined;
   if (typeof value !== "object" || value === null || Array.isArray(value)) return undefined;
   const objects = (grammar.form === "either" ? grammar.of : [grammar]).flatMap((one) =>
     one.form === "object" ? [one.settings] : [],
   );
   return objects.find((settings) => Object.keys(value).every((key) => key in settings));
 }
+
+/** Whether a value that is an object, and can be nothing else, has not all of its settings. */
+const lacksParts = (grammar: Grammar, value: unknown): boolean =>
+  grammar.form === "object" && Object.keys(grammar.settings).some((key) => !(key in Object(value)));
 
 /** A list in words: what it is of, where that is known. */
 function listWords(name: string, value: unknown): string {

@@ -117,7 +117,7 @@ export function CardFace({
           onPointerDown={(event) => event.stopPropagation()}
           onClick={onOpen}
         >
-          {open ? "▾" : "▸"} {layer.layers.length} layers
+          {open ? "▾" : "▸"} {layersIn(layer)}
         </q>
       ) : (
         <q>{wordsOf(layer)}</q>
@@ -125,6 +125,9 @@ export function CardFace({
     </div>
   );
 }
+
+const layersIn = ({ layers }: { layers: readonly unknown[] }): string =>
+  layers.length === 1 ? "1 layer" : `${layers.length} layers`;
 
 const wordsOf = ({ text, shape, markup, reel, row }: AnyLayer): string =>
   (text === undefined
@@ -138,7 +141,7 @@ export function saidOf({ layer, top, within }: Card, open: boolean): string {
     layer.image === undefined ? `${layer.name} ${wordsOf(layer)}` : layer.name,
     within === undefined ? depthInWords(top) : `in ${within}`,
     ...(top.settle === undefined || within !== undefined ? [] : [settleInWords(top.settle)]),
-    ...(isGroup(layer) ? [`${layer.layers.length} layers, Enter ${open ? "closes" : "opens"} it`] : []),
+    ...(isGroup(layer) ? [`${layersIn(layer)}, Enter ${open ? "closes" : "opens"} it`] : []),
     ...(layer.hidden ? ["hidden"] : []),
     ...(layer.locked ? ["locked"] : []),
   ];

@@ -1,13 +1,13 @@
-import type { LayerLayout, Page, SceneLayout } from "lumbit/core";
-import { inPaintOrder, isImage, isShape } from "lumbit/internal";
+import type { AnyLayer, LayerLayout, Page, SceneLayout } from "lumbit/core";
+import { inPaintOrder, isGroup, isImage, isShape } from "lumbit/internal";
 import { useComposed } from "../state/context.ts";
 
-/** A scene as it settles, drawn small: its pictures and shapes where they stand. */
+/** A scene as it settles, drawn small: its pictures, shapes and the grounds of groups where they stand. */
 export function Picture({ layout, page }: { layout: SceneLayout; page: Page | undefined }) {
   const pictures = useComposed(({ assets }) => assets.pictures);
   const { width, height, scene } = layout;
   const drawn = inPaintOrder(layout.layers).filter(
-    ({ layer, hidden }) => !hidden && (isImage(layer) || isShape(layer)) && !inside(layout, layer.name),
+    ({ layer, hidden }) => !hidden && isDrawn(layer) && !inside(layout, layer.name),
   );
   return (
     <span
@@ -16,11 +16,12 @@ export function Picture({ layout, page }: { layout: SceneLayout; page: Page | un
       style={{ background: scene.background ?? page?.page?.background ?? "#fff" }}
     >
       {drawn.map((own) => {
+        const box = own.pane ?? own.box;
         const style = {
-          left: `${(100 * own.box.left) / width}%`,
-          top: `${(100 * own.box.top) / height}%`,
-          width: `${(100 * own.box.width) / width}%`,
-          height: `${(100 * own.box.height) / height}%`,
+          left: `${(100 * box.left) / width}%`,
+          top: `${(100 * box.top) / height}%`,
+          width: `${(100 * box.width) / width}%`,
+          height: `${(100 * box.height) / height}%`,
           opacity: own.opacity,
         };
         return (
@@ -35,6 +36,9 @@ export function Picture({ layout, page }: { layout: SceneLayout; page: Page | un
     </span>
   );
 }
+
+const isDrawn = (layer: AnyLayer): boolean =>
+  isImage(layer) || isShape(layer) || (isGroup(layer) && layer.background !== undefined);
 
 /** Whether a layer is in a group: its box is against that. */
 const inside = ({ layers }: SceneLayout, name: string) => !layers.some((top) => top.name === name);
