@@ -38,3 +38,16 @@ test("what is in a row is not moved by hand, and stands where it stood when the 
   await page.keyboard.press("Control+z");
   await poll(() => composer.text()).toBe(text);
 });
+
+test("a copy of what is in a row stands beside it, in the row", async () => {
+  const { page, card } = composer;
+  await stagesShow(composer);
+  await card("cards").press("Enter");
+  await card("star").click();
+  await page.keyboard.press("Control+d");
+  const inRow = () => composer.layer("cards", "race")?.layers as { name: string }[];
+  await poll(() => inRow().map(({ name }) => name)).toEqual(["anemone", "star", "star-2", "jelly"]);
+  const [star, copy] = [await composer.boxOn(0, "star"), await composer.boxOn(0, "star-2")];
+  expect(copy.x).toBeGreaterThan(star.x + star.width);
+  expect(copy.y).toBeCloseTo(star.y, 0);
+});

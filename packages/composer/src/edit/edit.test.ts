@@ -9,7 +9,7 @@ import { rewritten } from "./changes.ts";
 import { all, type Edit, edited } from "./edit.ts";
 import { freeName, layerOf, nameFrom, namesIn } from "./find.ts";
 import {
-  addLayers,
+  addCopies,
   copiesOf,
   flag,
   group,
@@ -64,7 +64,7 @@ function editOf(page: Page, { kind, scene, layers, amount }: Step): Edit {
     () => spread(names),
     () => flag(names, amount > 1 ? "hidden" : "locked", share > 0.3),
     () => removeLayers(names),
-    () => addLayers(own.name, named(page, own.name, copiesOf(page, names)), name.layer),
+    () => addCopies(names, named(page, own.name, copiesOf(page, names))),
     () => reorder(top, own.layers[Math.floor(amount)]?.name),
     () => renameLayer(name, freeName("other", namesIn(page, own.name))),
     () =>

@@ -72,6 +72,18 @@ export const addLayers =
     list?.splice(at < 0 ? list.length : at + 1, 0, ...layers);
   };
 
+/** Puts copies behind the last of the layers that they are of: into its row or group, where all of them are in one. */
+export const addCopies =
+  (names: readonly LayerName[], copies: readonly AnyLayer[]): Edit =>
+  (page) => {
+    const last = names.at(-1);
+    const list = last && listOf(page, last);
+    if (!last || !list) return;
+    const isOne = names.every((name) => listOf(page, name) === list);
+    if (!isOne) return addLayers(last.scene, copies)(page);
+    list.splice(list.findIndex(({ name }) => name === last.layer) + 1, 0, ...copies);
+  };
+
 /** Whole layers as they are written, in the order of their scene. */
 export const copiesOf = (page: Page, names: readonly LayerName[]): AnyLayer[] =>
   names.flatMap(({ scene, layer }) => {

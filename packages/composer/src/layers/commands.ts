@@ -2,7 +2,7 @@ import { isGroup, isRow } from "lumbit/internal";
 import type { Edit } from "../edit/edit.ts";
 import { freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
 import {
-  addLayers,
+  addCopies,
   copiesOf,
   flag,
   group,
@@ -47,7 +47,7 @@ export function layerCommands(composer: Composer): Command[] {
         const copies = named(page, scene, layers);
         edit(
           "duplicated",
-          addLayers(scene, copies, names.at(-1)?.layer),
+          addCopies(names, copies),
           copies.map(({ name }) => name),
         );
       },
