@@ -27,6 +27,25 @@ test("a page comes with the sizes and addresses of the files that it names, and 
     expect(folder.asset(path), path).toBe(undefined);
 });
 
+test("what the page shares with others comes with it, and its files; it begins with no page", async () => {
+  const { file, folder, kept } = await started();
+  const house = {
+    format: "lumbit/1",
+    page: { backdrop: { image: "art/sky.svg", alt: "" }, header: { text: "Mill" } },
+  };
+  const page = { ...JSON.parse(kept.text), shared: "house.json", page: { color: "#fff" }, scenes: [] };
+  writeFileSync(file, JSON.stringify(page));
+  expect((await folder.open("files/")).shared).toBe(undefined);
+  expect(folder.files).toContain(join(dirname(file), "house.json"));
+  writeFileSync(join(dirname(file), "house.json"), JSON.stringify(house));
+  const { shared, assets } = await folder.open("files/");
+  expect(shared).toEqual({ file: "house.json", text: JSON.stringify(house) });
+  expect(Object.keys(assets.pictures)).toEqual(["art/sky.svg"]);
+  expect((await beginningIn(dirname(file))).pages).toEqual(["page.json"]);
+  for (const outside of ["../page.json", "art/sky.svg", "nowhere.json", "", "/etc/passwd"])
+    expect(await folder.shared(outside), outside).toBe(undefined);
+});
+
 test("a text is written over its own version only, and nothing is left beside it", async () => {
   const { file, folder, kept } = await started();
   const before = readdirSync(dirname(file)).sort();

@@ -41,16 +41,20 @@ function filesNamedIn(
   named: Map<string, Reference["kind"]>;
   trusted: ReadonlySet<unknown>;
 } {
+  const [page, theirs] = [text, shared?.text ?? ""].map(objectIn);
+  const trusted = page?.trusted ?? theirs?.trusted;
+  return {
+    named: new Map(referencesIn([theirs, page]).map(({ path, kind }) => [path, kind])),
+    trusted: new Set(Array.isArray(trusted) ? trusted : []),
+  };
+}
+
+/** An object as JSON has it; what is none names nothing, and the composer says what is wrong. */
+function objectIn(json: string): Record<string, unknown> | undefined {
   try {
-    const page = { ...Object(shared && JSON.parse(shared.text)), ...Object(JSON.parse(text)) };
-    const { trusted } = page;
-    return {
-      named: new Map(referencesIn(page).map(({ path, kind }) => [path, kind])),
-      trusted: new Set(Array.isArray(trusted) ? trusted : []),
-    };
+    return Object(JSON.parse(json));
   } catch {
-    // What is no JSON names nothing; the composer says what is wrong.
-    return { named: new Map(), trusted: new Set() };
+    return undefined;
   }
 }
 

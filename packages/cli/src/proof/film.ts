@@ -45,8 +45,10 @@ const origin = "http://film.localhost";
 export const film = (
   site: Promise<Site>,
   { kind, screens, drawing, seconds, progress }: Shooting,
-): Promise<Buffer> =>
-  withBrowser("a film", async (browser) => {
+): Promise<Buffer> => {
+  // It is made while the browser starts, and told of when it is waited for.
+  site.catch(() => {});
+  return withBrowser("a film", async (browser) => {
     const { places, ...size } = arranged([
       ...screens.map(({ viewport }) => viewport),
       ...(drawing ? [drawing.size] : []),
@@ -83,6 +85,7 @@ export const film = (
     if (video) return video.end();
     return webpmux.Image.save(null, { frames, ...size, loops: 0 });
   });
+};
 
 /** The site on a screen, with all its pictures there. */
 async function opened(browser: Browser, site: Site, viewport: Viewport): Promise<Page> {

@@ -2,6 +2,7 @@ import { parse } from "jsonc-parser";
 import type { Page } from "lumbit/core";
 import { type Operation, patchText, pointer, type SharedFile } from "lumbit/document";
 import { folded } from "./fold.ts";
+import { isObject } from "./json.ts";
 
 type Path = readonly (string | number)[];
 
@@ -79,9 +80,6 @@ function listChanges(before: readonly unknown[], after: readonly unknown[], path
     ...after.flatMap((value, index) => changesBetween(current[index], value, [...path, index])),
   ];
 }
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
 
 const isSame = (a: unknown, b: unknown): boolean =>
   a === b || (isObject(a) && isObject(b) && a.name !== undefined && a.name === b.name);

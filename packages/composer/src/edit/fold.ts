@@ -1,6 +1,7 @@
 import { dequal } from "dequal/lite";
 import type { Page } from "lumbit/core";
 import { expand } from "lumbit/document";
+import { isObject } from "./json.ts";
 
 type Json = Record<string, unknown>;
 
@@ -54,9 +55,6 @@ function ownOf(page: Json, file: Json, theirs: Json | undefined): Json {
     }),
   );
 }
-
-const isObject = (value: unknown): value is Json =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
 
 const list = (value: unknown): Json[] => (Array.isArray(value) ? value : []);
 

@@ -1,5 +1,6 @@
 import type { Page } from "lumbit/core";
 import { changesBetween } from "./changes.ts";
+import { isObject } from "./json.ts";
 
 /** A place that two versions have changed differently, and what each has there; undefined where it has nothing. */
 export interface Piece {
@@ -81,8 +82,5 @@ const namesOf = (list: readonly Named[]) => list.map(({ name }) => name);
 
 const isNamed = (value: unknown): value is readonly Named[] =>
   Array.isArray(value) && value.every((one) => typeof one?.name === "string");
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
 
 const isSame = (a: unknown, b: unknown) => changesBetween(a, b).length === 0;
