@@ -16,11 +16,27 @@ const types: Record<string, string> = {
   svg: "image/svg+xml",
   woff2: "font/woff2",
 };
+/** Pages that are made of parts, which they share, and what is wrong with them. */
+const pages: Record<string, object> = {
+  "/shared/low.json": {
+    ...{ format: "lumbit/1", title: "Low", lang: "en", shared: "house.json" },
+    scenes: [
+      { name: "shore", layers: [{ name: "lamp", part: "lamp", copies: { times: 3, across: "20%" } }] },
+    ],
+  },
+  "/shared/lost.json": { format: "lumbit/1", title: "Lost", lang: "en", shared: "none.json", scenes: [] },
+  "/shared/house.json": {
+    format: "lumbit/1",
+    parts: { lamp: { text: "Lamp", depth: 1, place: { left: "10%", top: "20%" } } },
+  },
+};
 beforeAll(async () => {
   server = createServer(({ url = "" }, response) => {
     const file = { dist: "packages/lumbit/dist", tidehouse: "examples/tidehouse" }[url.split("/")[1] ?? ""];
     response.setHeader("content-security-policy", "default-src 'self'");
     response.setHeader("content-type", types[url.split(".").at(-1) ?? ""] ?? "text/html");
+    const made = pages[url];
+    if (url.startsWith("/shared/")) return void response.writeHead(made ? 200 : 404).end(JSON.stringify(made));
     try {
       response.end(
         file
@@ -84,5 +100,28 @@ test("a scene of a page file stands in any page, follows its attributes, and goe
       JSON.stringify([element.getBoundingClientRect(), getComputedStyle(element).font]),
     ),
   ).toBe(before);
+  await page.close();
+});
+
+test("parts, copies and what pages share are written out; a shared file that is not there is said", async () => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const said: string[] = [];
+  page.on("console", (message) => said.push(message.text()));
+  await page.goto(origin);
+  const show = (src: string) =>
+    page.evaluate(
+      `document.querySelector("lumbit-scene").removeAttribute("scene"); document.querySelector("lumbit-scene").setAttribute("src", "${src}")`,
+    );
+  await show("shared/low.json");
+  await page.locator("lumbit-scene[data-lumbit-scene=shore]").waitFor();
+  expect(await page.locator("lumbit-scene [data-lumbit-layer]").allTextContents()).toEqual([
+    "Lamp",
+    "Lamp",
+    "Lamp",
+  ]);
+  await show("shared/lost.json");
+  await expect.poll(() => said.join("\n")).toContain("none.json is not there (404)");
+  // Nothing is compiled, which a strict policy would refuse.
+  expect(said.join("\n")).not.toContain("Content Security Policy");
   await page.close();
 });

@@ -7,6 +7,13 @@ const dts = !process.env.LUMBIT_UNTYPED;
 /** What pages are made of: entries for bundlers, with what only documents need left out. */
 const pages = { markup: "src/runtime/markup.ts", scene: "src/runtime/scene.ts" };
 
+/** What reads page files lies beside, and is loaded by who needs it. */
+const readerBeside = {
+  name: "reader-beside",
+  resolveId: (source: string) =>
+    source === "lumbit/document" ? { id: "./document.js", external: true as const } : undefined,
+};
+
 export default defineConfig([
   {
     entry: {
@@ -27,7 +34,7 @@ export default defineConfig([
     // Svelte compiles its components where they are used.
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
-    plugins: [withoutMeanings()],
+    plugins: [withoutMeanings(), readerBeside],
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.

@@ -1,5 +1,6 @@
 import { type ImageLayer, isGroup, isImage, type Layer, type Page, type Scene } from "../core/index.ts";
 import { type MountedScene, mountScene } from "../runtime/mount-scene.ts";
+import { pageAt } from "./page-at.ts";
 
 /**
  * `<lumbit-scene src="page.json" scene="low-water">`: a scene of a page file, in any page. Without `scene` it is the first.
@@ -41,9 +42,7 @@ export class LumbitScene extends (globalThis.HTMLElement ?? Object) {
     const driver = this.getAttribute("driver");
     try {
       const url = new URL(src, this.baseURI);
-      const response = await fetch(url);
-      if (!response.ok) throw new Error(`${src} is not there (${response.status})`);
-      const page = (await response.json()) as Page;
+      const page = await pageAt(url, src);
       if (loading !== this.#loading) return;
       const scene = page.scenes?.find(({ name }) => wanted === null || name === wanted);
       if (!scene)
