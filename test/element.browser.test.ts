@@ -36,7 +36,8 @@ beforeAll(async () => {
     response.setHeader("content-security-policy", "default-src 'self'");
     response.setHeader("content-type", types[url.split(".").at(-1) ?? ""] ?? "text/html");
     const made = pages[url];
-    if (url.startsWith("/shared/")) return void response.writeHead(made ? 200 : 404).end(JSON.stringify(made));
+    if (url.startsWith("/shared/"))
+      return void response.writeHead(made ? 200 : 404).end(JSON.stringify(made));
     try {
       response.end(
         file
