@@ -5,16 +5,17 @@ import type { Box, Size } from "./box.ts";
 import { columnWidth } from "./column.ts";
 import { contentAcross } from "./content.ts";
 import { depthOf, speedOf } from "./depth.ts";
-import { type Drift, driftFactor, driftOf, type Stage, swing } from "./drift.ts";
-import { hasGround, isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
+import { type Drift, driftFactor, driftOf, type Stage } from "./drift.ts";
+import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
 import type { AnyLayer, GroupLayer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
 import { orderOf } from "./order.ts";
-import { edge, groundReach, type Overscan, overscanOf, reach } from "./overscan.ts";
+import { type Overscan, overscanOf } from "./overscan.ts";
 import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
+import { reached, withReach } from "./reach.ts";
 import { goesRight, isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
@@ -157,7 +158,7 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
       layer.settle === undefined
         ? settle
         : ownSettleOf(numbers, layer.settle, passage.viewport, placed.pane ?? placed.box);
-    const { overscan, ...boxes } = inPane(layer, placed, { drift, settle: own, passage, k, sway });
+    const { overscan, ...boxes } = withReach(layer, placed, { drift, settle: own, passage, k, sway });
     const { box } = boxes;
     const moments = { viewport, scene: { height: passage.scene + passage.hold, top }, scrollHeight };
     return {
@@ -188,49 +189,6 @@ function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
     layers,
   };
 }
-
-/** How a layer moves against its pane. */
-interface Moving {
-  drift: Drift;
-  settle: number;
-  passage: Passage;
-  k: number;
-  sway: number;
-}
-
-/** A placed layer with the box that it needs in its pane, and how far that reaches past the pane; as it is without one. */
-function inPane(
-  layer: AnyLayer,
-  placed: Placed,
-  { drift, settle, passage, k, sway }: Moving,
-): Placed & { overscan?: Overscan } {
-  // What is in a group moves with it: it reaches past its pane only where it moves in it.
-  if (isGroup(layer) && k === 0) return placed;
-  const sways = swing(numbers, k, sway);
-  if (hasGround(layer)) {
-    const { x, y } = groundReach(numbers, { drift, settle, ...passage });
-    const overscan = widened({ top: y, right: x, bottom: y, left: x }, sways);
-    const box = reached(placed.box, overscan);
-    const [across, down] = [placed.box.left - box.left, placed.box.top - box.top];
-    const members = placed.members?.map(({ box, ...own }) => ({
-      ...own,
-      box: { ...box, left: box.left + across, top: box.top + down },
-    }));
-    return { ...placed, box, overscan, ...(members && { members }) };
-  }
-  if (!overscans(layer)) return placed;
-  const pane = placed.pane ?? placed.box;
-  const overscan = widened(overscanOf(drift, settle, passage, pane), sways);
-  return { ...placed, box: reached(pane, overscan), overscan };
-}
-
-/** What is needed besides overscan where the camera sways so that a layer moves as far to every side. */
-const widened = ({ top, right, bottom, left }: Overscan, by: number): Overscan => ({
-  top: top + by,
-  right: right + by,
-  bottom: bottom + by,
-  left: left + by,
-});
 
 const common = (layer: AnyLayer) => ({
   layer,
@@ -349,10 +307,4 @@ function layoutSlides(
       }),
     };
   });
-}
-
-/** A box around its pane; of a pane that never comes into view nothing is needed. */
-function reached(pane: Box, over: Overscan): Box {
-  const { width, height, ...at } = reach(numbers, pane, over, edge);
-  return { ...at, width: Math.max(0, width), height: Math.max(0, height) };
 }

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { even } from "../../../../test/random-scenes.ts";
+import { numbers } from "./arithmetic.ts";
 import { depthAt, speedAt } from "./depth.ts";
 import { type Drift, driftOf } from "./drift.ts";
 import { layoutPage, type Natural } from "./layout.ts";
-import { type Overscan, overscanOf, type Pane } from "./overscan.ts";
+import { groundReach, type Overscan, overscanOf, type Pane } from "./overscan.ts";
 import type { Page } from "./page.ts";
 import { passageOf } from "./passage.ts";
 import { poseAt } from "./pose.ts";
@@ -97,6 +98,22 @@ describe("overscan", () => {
         const over = overscanOf(k, p0, at, pane);
         for (let step = 0; step <= 60; step++) {
           const p = at.lo + (step / 60) * (at.hi - at.lo);
+          expect(exposed(p, k, p0, at, pane, over)).toBeLessThanOrEqual(1e-6);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test("of a row's ground covers any pane, whatever is known of it", () => {
+    fc.assert(
+      fc.property(passage, settle, drift2, share, share, (at, settle, k, top, height) => {
+        const p0 = settleAt(settle, at);
+        const pane = paneIn(at, top, height);
+        const { x, y } = groundReach(numbers, { drift: k, settle: p0, ...at });
+        for (let step = 0; step <= 60; step++) {
+          const p = at.lo + (step / 60) * (at.hi - at.lo);
+          const over = { top: y, bottom: y, left: x, right: x };
           expect(exposed(p, k, p0, at, pane, over)).toBeLessThanOrEqual(1e-6);
         }
       }),
