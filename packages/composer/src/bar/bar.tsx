@@ -1,7 +1,7 @@
 import { formatFault } from "lumbit/document";
 import { Button, ToggleButton } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
-import type { Saving } from "../state/store.ts";
+import type { Saving } from "../state/state.ts";
 import { TakeAway } from "./take-away.tsx";
 import { Versions } from "./versions.tsx";
 import "./bar.css";

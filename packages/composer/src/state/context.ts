@@ -1,6 +1,7 @@
 import { createContext, useContext } from "react";
 import { useStore } from "zustand";
-import type { Composer, State } from "./store.ts";
+import type { State } from "./state.ts";
+import type { Composer } from "./store.ts";
 
 export const ComposerContext = createContext<Composer | undefined>(undefined);
 

@@ -1,5 +1,4 @@
 import { applyPatches, type Patch } from "immer";
-import type { Assets } from "lumbit";
 import type { LayerName, Page } from "lumbit/core";
 import { type Fault, formatFault, type SharedFile } from "lumbit/document";
 import { createStore } from "zustand/vanilla";
@@ -12,64 +11,14 @@ import { type Merged, merged } from "../edit/merge.ts";
 import { putScene } from "../edit/scenes.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
-import type { Added, Blobs, Home, Kept } from "../home/home.ts";
+import type { Added, Home, Kept } from "../home/home.ts";
 import { firstMoment, type Moment, type Stands } from "../stage/messages.ts";
+import { filesOf, withAssets } from "./assets.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 import { createReader } from "./reader.ts";
-
-/** How a page is on its way to where it is kept. */
-export type Saving = "saved" | "saving" | "unreachable" | { problem: string };
-
-export interface State {
-  name: string;
-  /** The page on the stages: the last one without faults. */
-  page: Page;
-  assets: Assets;
-  /** Files that a stage cannot reach by their addresses, by their paths. */
-  blobs: Blobs;
-  /** The page file. */
-  text: string;
-  faults: readonly Fault[];
-  /** What is wrong with the text that is being typed. */
-  typed: readonly Fault[];
-  history: History;
-  saving: Saving;
-  /** What is wrong with files that the page names. */
-  missing: readonly string[];
-  /** What the person is to know, until they have read it. */
-  notice?: string | undefined;
-  /** Whether a hand is on something: what is shown is not in the text yet. */
-  dragging: boolean;
-  /** Another program's version, where it and this one have both changed. */
-  other?: Kept | undefined;
-  scene: string;
-  /** The layers of the scene that are selected, the last one last. */
-  selected: readonly string[];
-  moment: Moment;
-  /** The first steps that somebody has done here. */
-  done: readonly StepName[];
-  /** The screens that the page is shown on, the large one first. */
-  screens: readonly Screen[];
-  /** How the page stands on the large stage, once it has told. */
-  stands?: Stands | undefined;
-}
+import type { State } from "./state.ts";
 
 export type Composer = ReturnType<typeof createComposer>;
-
-/** Files that are known, and those that have come; the same where none has. */
-function withAssets(known: Assets, more: Assets): Assets {
-  const isNew = (file: unknown, before: unknown) => JSON.stringify(file) !== JSON.stringify(before);
-  const come = Object.entries(more.pictures).some(([path, file]) => isNew(file, known.pictures[path]));
-  const fonts = Object.entries(more.fonts).some(([path, url]) => isNew(url, known.fonts[path]));
-  const markup = isNew(more.markup ?? known.markup, known.markup);
-  if (!come && !fonts && !markup) return known;
-  return {
-    ...known,
-    ...(more.markup && { markup: { ...known.markup, ...more.markup } }),
-    pictures: { ...known.pictures, ...more.pictures },
-    fonts: { ...known.fonts, ...more.fonts },
-  };
-}
 
 /** After which time what could not be written is tried again, in ms. */
 const triedAgain = 4000;
@@ -402,16 +351,8 @@ export function createComposer(home: Home, kept: Kept) {
 
   /** Takes note of files that were copied into the page's home. */
   function hold(added: readonly Added[]): void {
-    const pictures = added.flatMap(({ path, picture }) => (picture ? [[path, picture] as const] : []));
-    const fonts = added.flatMap(({ path, font }) => (font === undefined ? [] : [[path, font] as const]));
-    const blobs = added.flatMap(({ path, blob }) => (blob ? [[path, blob] as const] : []));
-    set({
-      assets: withAssets(get().assets, {
-        pictures: Object.fromEntries(pictures),
-        fonts: Object.fromEntries(fonts),
-      }),
-      blobs: { ...get().blobs, ...Object.fromEntries(blobs) },
-    });
+    const { assets, blobs } = filesOf(added);
+    set({ assets: withAssets(get().assets, assets), blobs: { ...get().blobs, ...blobs } });
   }
 
   /** The scene and the layers that one is at, as far as a page has them. */
