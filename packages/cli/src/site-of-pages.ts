@@ -1,5 +1,5 @@
 import { basename, extname } from "node:path";
-import { type Fault, leadsNowhere, linksOf } from "lumbit/document";
+import { type Fault, formatFault, leadsNowhere, linksOf } from "lumbit/document";
 import { buildSite } from "./build-site.ts";
 import { Problem } from "./problem.ts";
 import type { Project } from "./project.ts";
@@ -22,7 +22,9 @@ export async function siteOfPages(
   options: Pick<SiteOptions, "script" | "originals">,
 ): Promise<Site> {
   const pages = named(projects);
-  const faults = pages.flatMap((page) => strayLinks(page, pages));
+  const strays = pages.flatMap((page) => strayLinks(page, pages));
+  // What pages share is told once.
+  const faults = [...new Map(strays.map((fault) => [formatFault(fault), fault])).values()];
   if (faults.length > 0) throw new Problem("links lead nowhere; nothing was written", faults);
   const whole: Site = new Map();
   for (const { name, project } of pages)
@@ -31,12 +33,15 @@ export async function siteOfPages(
   return whole;
 }
 
+/** What the document of a page is called that is not the site's own. */
+const documentOf = ({ file }: Project): string => `${basename(file, extname(file))}.html`;
+
 /** The pages with the names of their documents. */
 function named(projects: readonly Project[]): Paged[] {
-  const stems = projects.map(({ file }) => basename(file, extname(file)));
-  const first = Math.max(0, stems.indexOf("index"));
+  const documents = projects.map(documentOf);
+  const first = Math.max(0, documents.indexOf("index.html"));
   const pages = projects.map((project, index) => ({
-    name: index === first ? "index.html" : `${stems[index]}.html`,
+    name: index === first ? "index.html" : documentOf(project),
     project,
   }));
   for (const [index, { name, project }] of pages.entries()) {
@@ -56,11 +61,14 @@ function strayLinks({ project: { page, source } }: Paged, pages: readonly Paged[
     const { path, fragment } = pageIn(href) ?? {};
     if (path === undefined) return [];
     const target = pages.find(({ name }) => name === path);
+    const own = pages.find(({ name }) => name === "index.html");
     if (!target)
       return [
         source.fault(
           at,
-          `there is no page "${path}" among those that are built; they are ${names.join(", ")}`,
+          own && documentOf(own.project) === path
+            ? `${basename(own.project.file)} is the site's own page: link to index.html, or build a page called index.json too`
+            : `there is no page "${path}" among those that are built; they are ${names.join(", ")}`,
         ),
       ];
     const scenes = target.project.page.scenes.map((scene, index) => [{ ...scene }, index] as const);

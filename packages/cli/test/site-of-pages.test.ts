@@ -120,4 +120,8 @@ test("what pages share stands in one file, which *.json names too", async () => 
     /house\.json:\d+:5 at \/page\/colour: unknown key "colour", did you mean "color"/,
   );
   expect((await build("house.json")).stderr).toContain('"title" is missing');
+  const header = { links: [{ text: "Low", href: "low.html" }] };
+  put("house.json", { ...house, page: { header } });
+  const { stderr } = await build("low.json", "tide.json");
+  expect(stderr.match(/low\.json is the site's own page: link to index\.html/g)).toHaveLength(1);
 });
