@@ -1,7 +1,6 @@
 // Writes the tables of settings and of recipes into the documents, from what they are made of. Needs a build.
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import {
-  button,
   copies,
   cue,
   delivery,
@@ -12,6 +11,7 @@ import {
   layerSettings,
   page,
   pageLook,
+  panel,
   partAttributes,
   parts,
   place,
@@ -30,7 +30,6 @@ const named = (settings) =>
 
 const tables = {
   ...{
-    button,
     copies,
     cue,
     delivery,
@@ -39,6 +38,7 @@ const tables = {
     header,
     page: { ...page, parts },
     pageLook,
+    panel,
     place,
     ramp,
     rampProperties,

@@ -55,7 +55,7 @@ describe.each(files)("%s", (file) => {
         continue;
       }
       // A page, a scene or layers.
-      const scene = value.hold ? value : { name: "s", layers: [value].flat() };
+      const scene = value.hold || value.content ? value : { name: "s", layers: [value].flat() };
       const page = value.format ? value : { format: "lumbit/1", title: "t", lang: "en", scenes: [scene] };
       expect(readPage(JSON.stringify(page), file, shared).faults, block).toEqual([]);
     }

@@ -12,6 +12,8 @@ const viewports = [
 const natural: CheckInput["natural"] = {
   layer: (layer, available) =>
     layer.text === undefined ? { width: 400, height: 300 } : { width: Math.min(available, 160), height: 40 },
+  content: ({ content = [], panel }) =>
+    80 * content.length + (panel?.padding === undefined ? 0 : 2 * Number.parseFloat(String(panel.padding))),
 };
 const check = (page: Page, on = viewports) => checkPage({ page, natural, viewports: on });
 const pageOf = (scenes: Page["scenes"]): Page => ({
@@ -146,21 +148,33 @@ const contrastOf = (a: string, b: string) => {
 };
 
 test("a text on a plain ground is unreadable exactly when WCAG says so, and the new color is enough", () => {
+  const kinds = fc.constantFrom("layer", "content", "panel", "block", "button", "layer behind");
   fc.assert(
-    fc.property(color, color, fc.constantFrom(16, 30), (ink, ground, size) => {
-      const title: Layer = {
-        ...{ name: "title", text: "tide", fontSize: `${size}px` as `${number}px`, color: ink },
-        place: { left: "40%", top: "30vh" },
+    fc.property(color, color, fc.constantFrom(16, 30), kinds, (ink, ground, size, kind) => {
+      const words = { text: "tide", fontSize: `${size}px` as `${number}px`, color: ink };
+      const card = { background: ground, padding: "20px" } as const;
+      const title: Layer = { ...words, name: "title", place: { left: "40%", top: "30vh" } };
+      const plate: Layer = { name: "plate", shape: "rectangle", background: ground, depth: 0.2 };
+      const block = {
+        ...{ ...words, ...((kind === "block" || kind === "button") && card) },
+        ...(kind === "button" && { href: "#end" }),
       };
       const page = pageOf([
-        { name: "sea", height: "100vh", background: ground, layers: [title] },
+        {
+          ...{ name: "sea", height: "100vh", paddingTop: "20vh" },
+          // What a text has its ground from is that, and all else is of its own color.
+          background: kind === "layer" || kind === "content" ? ground : ink,
+          ...(kind === "layer" ? {} : { content: [block as never] }),
+          ...(kind === "panel" && { panel: card }),
+          layers: kind === "layer" ? [title] : kind === "layer behind" ? [plate] : [],
+        },
         { name: "end", height: "100vh", layers: [] },
       ]);
       const needed = size >= 24 ? 3 : 4.5;
       const ratio = contrastOf(ink, ground);
       fc.pre(Math.abs(ratio - needed) > 0.1);
       const finding = check(page).find(({ rule }) => rule === "contrast");
-      expect(finding !== undefined, `${ink} on ${ground}: ${ratio}`).toBe(ratio < needed);
+      expect(finding !== undefined, `${kind}: ${ink} on ${ground}: ${ratio}`).toBe(ratio < needed);
       const [change] = finding?.change ?? [];
       if (change && "value" in change)
         expect(contrastOf(String(change.value), ground)).toBeGreaterThan(needed - 0.06);

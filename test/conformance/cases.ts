@@ -1180,10 +1180,15 @@ export const cases: Case[] = [
         paddingBottom: "10vh",
         content: [
           { text: "Opening times", as: "h2", fontSize: "40px" },
-          { text: "Every day from first to last tide." },
-          { list: ["Ebb", "Flood"] },
+          {
+            ...{ text: "Every day from first to last tide.", background: "#def", padding: "1rem" },
+            rules: [{ media: "(max-width: 700px)", padding: "2vh", shadow: "0 1px 4px #000" }],
+          },
+          { list: ["Ebb", "Flood"], background: "#fed", padding: "12px" },
           { text: "Plan a visit", href: "#before", background: "#034", radius: "8px", padding: "10px" },
         ],
+        panel: { background: "#fffc", padding: "4vh", radius: "9px", blurBehind: "6px" },
+        rules: [{ media: "(max-width: 700px)", panel: { padding: "1rem" } }],
         layers: [
           { name: "far", ...tank, depth: 1.4 },
           block("near", { depth: -0.2 }),

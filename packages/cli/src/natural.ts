@@ -1,13 +1,14 @@
 import {
   type Block,
   type Layer,
+  type Length,
   type Natural,
   resolveLength,
   type Scene,
   type Size,
   type Viewport,
 } from "lumbit/core";
-import { buttonPadding, columnDefaults, isImage, isText } from "lumbit/internal";
+import { blockPadding, columnDefaults, isButton, isImage, isText, listIndent } from "lumbit/internal";
 import type { FontAsset, Project } from "./project.ts";
 import { TextSizer } from "./text-size.ts";
 
@@ -29,22 +30,26 @@ export function naturalSizes(project: SizedPage): { natural: Natural; texts: Tex
       return { width, height };
     }),
     content: onceFor((scene: Scene, width, viewport) => {
+      const px = (length: Length) => resolveLength(length, { viewport, percent: width });
+      const around = 2 * px(scene.panel?.padding ?? 0);
+      const inside = width - around;
       const height = (block: Block) => {
-        const within = block.list ? width - listIndent : width;
+        const { padding: _, maxWidth, ...style } = block;
         const widest =
-          block.maxWidth === undefined
-            ? within
-            : Math.min(within, resolveLength(block.maxWidth, { viewport, percent: width }));
-        const inside = block.background
-          ? resolveLength(block.padding ?? buttonPadding, { viewport, percent: width })
-          : 0;
+          maxWidth === undefined
+            ? inside
+            : Math.min(inside, resolveLength(maxWidth, { viewport, percent: inside }));
+        const padding = px(blockPadding(block));
+        const beside = (isButton(block) ? 4 : 2) * padding + (block.list ? px(listIndent) : 0);
         return (block.list ?? [block.text ?? ""])
-          .map((text) => texts.size({ ...block, text }, widest - 4 * inside, viewport).height + 2 * inside)
-          .reduce((sum, height) => sum + height, 0);
+          .map((text) => texts.size({ ...style, text }, widest - beside, viewport).height)
+          .reduce((sum, height) => sum + height, 2 * padding);
       };
       const blocks = scene.content ?? [];
-      const gap = resolveLength(gapLength, { viewport, percent: width });
-      return blocks.map(height).reduce((sum, height) => sum + height, gap * Math.max(0, blocks.length - 1));
+      const gap = resolveLength(gapLength, { viewport, percent: inside });
+      return blocks
+        .map(height)
+        .reduce((sum, height) => sum + height, around + gap * Math.max(0, blocks.length - 1));
     }),
   };
   return { natural, texts };
@@ -64,6 +69,3 @@ function onceFor<T extends object, Measure>(
     return size;
   };
 }
-
-/** How far the entries of a list are set in, in px: 1.5rem. */
-const listIndent = 24;

@@ -1,5 +1,5 @@
 import type { View } from "lumbit/checks";
-import { trackAt } from "lumbit/checks";
+import { isBehindContent, trackAt } from "lumbit/checks";
 import {
   type Block,
   type Box,
@@ -12,13 +12,16 @@ import {
   type Viewport,
 } from "lumbit/core";
 import {
+  blockPadding,
   columnDefaults,
   contentAcross,
   directionalityOf,
   fittedWidth,
+  isButton,
   isImage,
   isShape,
   isText,
+  type Panel,
   resolveFontSize,
   runsOf,
   type TextStyle,
@@ -81,7 +84,7 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
     const at = pose.scenes[index];
     if (!at || at.top >= viewport.height || at.top + at.height <= 0) return [];
     const around = { left: scene.layout.left, top: at.top, width: scene.layout.width, height: at.height };
-    const layers = scene.layers
+    const drawn = scene.layers
       .map((own, layer) => ({ own, pose: at.layers[layer] as LayerPose }))
       .filter(({ own, pose }) => pose.visible && !own.layout.hidden)
       .toSorted((a, b) => a.own.paint - b.own.paint)
@@ -108,6 +111,7 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
           background: layer.background,
           "border-radius": radius,
           "box-shadow": layer.shadow,
+          "backdrop-filter": behind(layer),
         };
         const content = isText(layer)
           ? text(layer, scene.scene, inside, { ...common, ...panel }, view, materials)
@@ -126,11 +130,13 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
                 ...(isShape(layer) && layer.shape === "ellipse" && { "border-radius": "50%" }),
               });
         const frame = { ...box(clip), overflow: "hidden", "border-radius": own.layout.pane && radius };
-        return node("i", { ...frame, ...blendCss(layer) }, [content]);
+        return { own, child: node("i", { ...frame, ...blendCss(layer) }, [content]) };
       });
+    const layers = (behind: boolean) =>
+      drawn.flatMap(({ own, child }) => (isBehindContent(own) === behind ? [child] : []));
     const ground = node("i", { ...box(around), background: scene.scene.background });
     const blocks = scene.scene.content ? [content(scene.scene, scene.scene.content, around, view)] : [];
-    return [ground, ...blocks, ...layers];
+    return [ground, ...layers(true), ...blocks, ...layers(false)];
   });
   return node(
     "i",
@@ -292,6 +298,7 @@ function content(
       width: px(width),
       display: "grid",
       gap: px(across(look.gap ?? columnDefaults.gap)),
+      ...panelCss(scene.panel ?? {}),
     },
     blocks.map((block) => {
       const size = resolveFontSize(block.fontSize, { viewport });
@@ -302,22 +309,32 @@ function content(
         "white-space": "pre-line",
         "max-width": block.maxWidth === undefined ? undefined : px(across(block.maxWidth)),
       };
-      if (block.list) return node("i", css, words(block.list.map((entry) => `•  ${entry}`).join("\n")));
-      const own = words(block.text ?? "");
-      if (!block.background) return node("i", css, own);
-      return node("i", css, [
-        node(
+      if (block.list)
+        return node(
           "i",
-          {
-            position: "static",
-            display: "inline-block",
-            padding: `${block.padding ?? "0.75rem"} calc(2 * ${block.padding ?? "0.75rem"})`,
-            background: block.background,
-            "border-radius": block.radius === undefined ? undefined : String(block.radius),
-          },
-          own,
-        ),
+          { ...css, ...panelCss(block) },
+          words(block.list.map((entry) => `•  ${entry}`).join("\n")),
+        );
+      const own = words(block.text ?? "");
+      if (!isButton(block))
+        return node("i", { ...css, ...(block.href === undefined && panelCss(block)) }, own);
+      const padding = blockPadding(block);
+      const button = { position: "static", display: "inline-block", ...panelCss(block) };
+      return node("i", css, [
+        node("i", { ...button, padding: padding === 0 ? 0 : `${padding} calc(2 * ${padding})` }, own),
       ]);
     }),
   );
 }
+
+/** What is painted behind words in the flow. */
+const panelCss = (panel: Panel): Css => ({
+  ...(panel.padding !== undefined && { padding: panel.padding, "box-sizing": "border-box" }),
+  background: panel.background,
+  "border-radius": panel.radius,
+  "box-shadow": panel.shadow,
+  "backdrop-filter": behind(panel),
+});
+
+const behind = ({ blurBehind }: { blurBehind?: string | undefined }) =>
+  blurBehind === undefined ? undefined : `blur(${blurBehind})`;

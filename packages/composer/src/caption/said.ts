@@ -33,6 +33,7 @@ export const sentences: Readonly<Record<string, string>> = {
   repeat: "It stands {} times in its row.",
   background: "Its ground is {}",
   shadow: "Its shadow is {}",
+  blurBehind: "What is seen through it is blurred by {}.",
   radius: "Its corners are rounded by {}.",
   padding: "Around its words there is {}.",
   pane: "It moves inside of a pane that stays with the page: {}.",
@@ -94,6 +95,13 @@ const apart: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     hold: "It stays put for {}.",
     width: "It is as wide as the {}.",
     as: "It is a {} of the page.",
+  },
+  panel: {
+    background: "Behind its content is {}",
+    padding: "Around its content there is {}.",
+    radius: "The corners of that are rounded by {},",
+    shadow: "its shadow is {}",
+    blurBehind: "What is seen through it is blurred by {}.",
   },
   header: {
     text: "At the top of the screen stands {}",

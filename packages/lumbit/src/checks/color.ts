@@ -132,6 +132,13 @@ export function over(above: Pixel, below: Pixel, mode: AnyLayer["blend"] = "norm
   return { r: mix("r"), g: mix("g"), b: mix("b"), alpha };
 }
 
+/** What opaque pixels are together. */
+export function mean(pixels: readonly Pixel[]): Pixel {
+  const of = (key: "r" | "g" | "b") =>
+    pixels.reduce((sum, pixel) => sum + pixel[key], 0) / Math.max(1, pixels.length);
+  return { r: of("r"), g: of("g"), b: of("b"), alpha: 1 };
+}
+
 const rgbOf = (pixel: Pixel) => ({ mode: "rgb" as const, ...pixel });
 
 /** The relative luminance of a color, 0..1 (WCAG 2.2, "relative luminance"). */

@@ -15,4 +15,4 @@ export { trackAt } from "./layer-at.ts";
 export { independent, offers, type Trial, withCopies } from "./offer.ts";
 export type { KnownPicture } from "./picture.ts";
 export { type PixelsNeeded, pixelsNeeded } from "./pixels.ts";
-export { type LayerView, type SceneView, type View, viewOf } from "./view.ts";
+export { isBehindContent, type LayerView, type SceneView, type View, viewOf } from "./view.ts";

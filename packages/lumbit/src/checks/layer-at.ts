@@ -69,7 +69,8 @@ export function pixelOn(
     pixel = at && picture && pixelAt(picture, at.x, at.y);
   } else {
     if (layer.shape === "ellipse" && (2 * x - 1) ** 2 + (2 * y - 1) ** 2 > 1) return undefined;
-    pixel = layer.background === undefined ? undefined : colorAt(layer.background, x, y);
+    const background = layer.background ?? (layer.blurBehind && "transparent");
+    pixel = background === undefined ? undefined : colorAt(background, x, y);
   }
   return pixel && { ...pixel, alpha: pixel.alpha * pose.opacity };
 }

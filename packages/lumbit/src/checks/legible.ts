@@ -1,4 +1,12 @@
-import { type AnyLayer, depthOf, fillsScene, isShape, type TextLayer } from "../core/index.ts";
+import {
+  type AnyLayer,
+  type Block,
+  depthOf,
+  fillsScene,
+  isShape,
+  type TextLayer,
+  type TextStyle,
+} from "../core/index.ts";
 import { black, contrastOf, contrastRatio, hexOf, luminance, over, parseColor, white } from "./color.ts";
 import type { Change, Sighting } from "./finding.ts";
 import type { Pixel } from "./picture.ts";
@@ -10,30 +18,41 @@ export const spared = 0.2;
 const steps = 20;
 const darkest = 0.85;
 
-/** A text, what is seen behind its letters over the scroll, and the contrast that it needs. */
-export interface Legible {
-  own: LayerView;
-  layer: TextLayer;
+/** The color of a text, what is seen behind its letters over the scroll, and the contrast that it needs. */
+export interface Told {
   color: Pixel;
   behind: readonly Pixel[];
   needed: number;
+  blend?: AnyLayer["blend"];
 }
+
+/** What mends a text that cannot be told. */
+export type Mend = Pick<Sighting, "change" | "decided">;
 
 /**
  * The nearest color to the text's own that is told from all that is behind it, or else a shade between the two. Whether
  * a text is light or dark on its card its designer decided.
  */
-export function legible(text: Legible, scene: SceneView): Pick<Sighting, "change" | "decided"> {
-  if (text.layer.rules) return {};
-  const color = recolored(text);
-  if (!color) return { change: shaded(text, scene) };
-  const { own, layer } = text;
-  const op = layer.color === undefined ? "add" : "replace";
-  return {
-    change: [{ op, path: `${own.path}/color`, value: hexOf(color) }],
-    ...(isLight(color) !== isLight(text.color) && isOnCard(own, scene) && { decided: true }),
-  };
+export function legible(told: Told, own: LayerView, layer: TextLayer, scene: SceneView): Mend {
+  if (layer.rules) return {};
+  const color = recolored(told);
+  if (!color) return { change: shaded(told, own, layer, scene) };
+  return mended(told, color, layer, own.path, isOnCard(own, scene));
 }
+
+/** The same for a block of content, which no shade can be laid behind. */
+export function legibleBlock(told: Told, block: Block, path: string, { scene }: SceneView): Mend {
+  const color = block.rules ? undefined : recolored(told);
+  if (!color) return {};
+  return mended(told, color, block, path, (block.background ?? scene.panel?.background) !== undefined);
+}
+
+const mended = (told: Told, color: Pixel, before: TextStyle, path: string, isOnCard: boolean): Mend => ({
+  change: [
+    { op: before.color === undefined ? "add" : "replace", path: `${path}/color`, value: hexOf(color) },
+  ],
+  ...(isLight(color) !== isLight(told.color) && isOnCard && { decided: true }),
+});
 
 /** Whether a text stands on something that was made for it: a shape or group around it, other than the whole scene. */
 const isOnCard = ({ layer, layout, paint, group }: LayerView, { layers }: SceneView): boolean =>
@@ -63,14 +82,14 @@ export function contrasts(color: Pixel, behind: readonly Pixel[], blend: AnyLaye
 }
 
 /** Whether a color is told from what is behind it, a little more than just. */
-const isTold = (color: Pixel, { behind, needed, layer }: Legible, shade?: Pixel): boolean => {
+const isTold = (color: Pixel, { behind, needed, blend }: Told, shade?: Pixel): boolean => {
   const grounds = behind.map((below) => (shade ? over(shade, below) : below));
-  const ratios = contrasts(color, grounds, layer.blend);
+  const ratios = contrasts(color, grounds, blend);
   return (ratios[Math.floor(ratios.length * spared * 0.5)] ?? 21) >= needed;
 };
 
-function recolored(text: Legible): Pixel | undefined {
-  const { color } = text;
+function recolored(told: Told): Pixel | undefined {
+  const { color } = told;
   for (let step = 1; step <= steps; step++)
     for (const end of [white, black]) {
       const between = (from: number, to: number) => from + ((to - from) * step) / steps;
@@ -80,24 +99,28 @@ function recolored(text: Legible): Pixel | undefined {
         b: between(color.b, end.b),
         alpha: 1,
       };
-      if (hexOf(candidate) !== hexOf(color) && isTold(candidate, text)) return candidate;
+      if (hexOf(candidate) !== hexOf(color) && isTold(candidate, told)) return candidate;
     }
   return undefined;
 }
 
 /** The thinnest shade over all of the scene that is behind the text, with which the text's own color is enough. */
-function shaded(text: Legible, { scene, path }: SceneView): Change[] | undefined {
-  const { own, layer, color } = text;
+function shaded(
+  told: Told,
+  own: LayerView,
+  layer: TextLayer,
+  { scene, path }: SceneView,
+): Change[] | undefined {
   if (own.group) return undefined;
   const name = `${layer.name}-shade`;
   const at = scene.layers.findIndex((other) => other.name === name);
   const before = scene.layers[at];
   const shade = before && isShape(before) ? parseColor(before.background ?? "") : undefined;
   if (before && !shade) return undefined;
-  const dark = isLight(color);
+  const dark = isLight(told.color);
   for (let step = 1; step <= steps * darkest; step++) {
     const alpha = step / steps;
-    if (!isTold(color, text, { ...(dark ? black : white), alpha })) continue;
+    if (!isTold(told.color, told, { ...(dark ? black : white), alpha })) continue;
     // A shade that is there is thickened by what is missing.
     const whole = Math.round(100 * (1 - (1 - (shade?.alpha ?? 0)) * (1 - alpha))) / 100;
     const background = `rgb(${dark ? "0 0 0" : "255 255 255"} / ${whole})`;

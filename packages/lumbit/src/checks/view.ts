@@ -1,6 +1,7 @@
 import {
   type AnyLayer,
   type Box,
+  contentOrder,
   fillsScene,
   hasPane,
   inPaintOrder,
@@ -66,6 +67,10 @@ export const about = ({ scene }: SceneView, { layer, path }: LayerView) => ({
   layer: layer.name,
   path,
 });
+
+/** Whether a layer, or the group that it is in, is painted before the content of its scene. */
+export const isBehindContent = ({ group, layout }: LayerView): boolean =>
+  group ? isBehindContent(group) : layout.order < contentOrder;
 
 /** A layer at a scroll position, its scene's box on the screen, and the part of the screen in which it can be seen. */
 export interface TrackPoint {

@@ -4,6 +4,9 @@ import type { PageLook } from "./page.ts";
 import type { Scene } from "./scene.ts";
 import { resolveLength, type Viewport } from "./units.ts";
 
+/** How far the entries of a list are set in. */
+export const listIndent = "1.5rem";
+
 /** Where the content of a scene stands across, in px from the left edge of its scene. */
 export function contentAcross(scene: Scene, look: PageLook, viewport: Viewport): Pick<Box, "left" | "width"> {
   const column = columnWidth(look, viewport);

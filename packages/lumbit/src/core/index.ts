@@ -5,7 +5,7 @@ export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, contains, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-setting.ts";
 export { columnDefaults, columnIn, columnWidth } from "./column.ts";
-export { contentAcross } from "./content.ts";
+export { contentAcross, listIndent } from "./content.ts";
 export { cropped } from "./crop.ts";
 export * from "./cue.ts";
 export {
@@ -64,7 +64,7 @@ export {
   rangeOf,
 } from "./moment.ts";
 export * from "./needs.ts";
-export { orderOf, orderSteps } from "./order.ts";
+export { contentOrder, orderOf, orderSteps } from "./order.ts";
 export {
   edge,
   groundReach,
@@ -135,7 +135,6 @@ export {
 export { targetOf } from "./target.ts";
 export {
   averageAdvance,
-  buttonPadding,
   elementOf,
   largestOpticalSize,
   type TextStyle,

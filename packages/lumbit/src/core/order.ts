@@ -11,3 +11,6 @@ export const orderOf = (layer: AnyLayer): number =>
 
 /** How finely the paint order tells speeds apart. */
 export const orderSteps = 100_000;
+
+/** The place of content in the flow in the paint order: below what lies on the surface, wherever in the markup that stands. */
+export const contentOrder: number = orderSteps - 1;

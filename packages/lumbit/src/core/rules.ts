@@ -42,8 +42,8 @@ const withRules = <T extends WithRules>(settings: T, holds: (media: string) => b
 type WithRules = { rules?: readonly Rule<object>[] };
 
 /**
- * Settings as a rule changes them: what it names is replaced, and a travel, hold or cue of `"none"` taken away. A camera
- * keeps what the rule does not name; depth and speed exclude each other, so one replaces the other, and variants are of
+ * Settings as a rule changes them: what it names is replaced, and a travel, hold or cue of `"none"` taken away. A camera and
+ * a panel keep what the rule does not name; depth and speed exclude each other, so one replaces the other, and variants are of
  * one picture.
  */
 export function changedBy<T extends object>(settings: T, { media: _, ...rule }: Rule<object>): T {
@@ -55,7 +55,8 @@ export function changedBy<T extends object>(settings: T, { media: _, ...rule }: 
   }
   if ("image" in change) delete before.variants;
   const changed: Record<string, unknown> = { ...before, ...change };
-  if (change.camera) changed.camera = { ...Object(before.camera), ...change.camera };
+  for (const key of ["camera", "panel"])
+    if (change[key]) changed[key] = { ...Object(before[key]), ...Object(change[key]) };
   for (const key of ["travel", "hold", "cue"]) if (changed[key] === "none") delete changed[key];
   return changed as T;
 }

@@ -1,22 +1,27 @@
-import type { blockStyle, button, sceneSettings, ValuesOf } from "../settings/index.ts";
+import type { blockStyle, panel, sceneSettings, ValuesOf } from "../settings/index.ts";
 import type { Cue } from "./cue.ts";
 import type { Layer, TextLayer } from "./layer.ts";
 import type { Rule } from "./rules.ts";
 import type { Length } from "./units.ts";
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
-export type Block = BlockStyle & { name?: string; cue?: Cue; rules?: readonly Rule<BlockStyle>[] } & (
-    | ({ text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never } & NoButton)
-    | ({ list: readonly string[]; text?: never; as?: never; href?: never } & NoButton)
-    | ({ text: string; href: string; as?: never; list?: never } & Button)
+export type Block = BlockSettings & { name?: string; cue?: Cue; rules?: readonly Rule<BlockSettings>[] } & (
+    | { text: string; as?: NonNullable<TextLayer["as"]>; list?: never; href?: never }
+    | { list: readonly string[]; text?: never; as?: never; href?: never }
+    | { text: string; href: string; as?: never; list?: never }
   );
 
-type BlockStyle = ValuesOf<typeof blockStyle>;
+type BlockSettings = ValuesOf<typeof blockStyle> & Panel;
 
-/** What makes a link look like a button: it has a background. */
-export type Button = ValuesOf<typeof button>;
+/** What is painted behind words in the flow. */
+export type Panel = ValuesOf<typeof panel>;
 
-type NoButton = { [K in keyof Button]?: never };
+/** Whether a block is a link that looks like a button: something is painted behind it. */
+export const isButton = ({ href, background, shadow, blurBehind }: Block): boolean =>
+  href !== undefined && (background ?? shadow ?? blurBehind) !== undefined;
+
+/** The space in a block above and below its words; a button has twice that beside them. */
+export const blockPadding = (block: Block): Length => block.padding ?? (isButton(block) ? "0.75rem" : 0);
 
 /** What rules may change of a scene. */
 export type SceneSettings = ValuesOf<typeof sceneSettings>;

@@ -12,9 +12,6 @@ export const textDefaults = {
   lineHeight: 1.3,
 } as const;
 
-/** The space in a button above and below its text when it does not say. */
-export const buttonPadding = "0.75rem";
-
 /** A letter's mean advance in font sizes, for a font that is not at hand. */
 export const averageAdvance = 0.5;
 

@@ -133,11 +133,6 @@ describe("says what is wrong", () => {
       /exchange them/,
     ],
     [
-      "a button that leads nowhere",
-      { ...good, scenes: [{ name: "a", layers: [], content: [{ text: "Visit", background: "#123" }] }] },
-      /give the block "href" and "background"/,
-    ],
-    [
       "a key inside a fitted size",
       withLayer({ ...layer, fontSize: { fit: "90%", fot: "9px" } }),
       /unknown key "fot", did you mean "fit"\?/,

@@ -56,12 +56,6 @@ export function sceneBreaches(scene: Json, path: Path): Breach[] {
         path: [...at, "as"],
         message: '"as" and "href" are both given: a link is no heading; make two blocks',
       });
-    const asButton = ["background", "radius", "padding"].filter((key) => key in block);
-    for (const key of "href" in block && "background" in block ? [] : asButton)
-      breaches.push({
-        path: [...at, key],
-        message: `"${key}" is for a link that looks like a button: give the block "href" and "background"`,
-      });
     breaches.push(...settingsBreaches(block, at));
     for (const [rule, ruleIndex] of objects(block.rules))
       breaches.push(...settingsBreaches(rule, [...at, "rules", ruleIndex]));

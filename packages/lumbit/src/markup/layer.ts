@@ -20,6 +20,7 @@ import { copyRules, lineCss } from "./line.ts";
 import { blendCss, lookCss } from "./look.ts";
 import { hasAnyWays, motionCss, motionRules, pieceRules, rowRules } from "./motion.ts";
 import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
+import { blurBehindCss, paddingCss } from "./panel.ts";
 import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
@@ -89,6 +90,7 @@ function styleOf(
     ...(!boxed && blendCss(given)),
     background: given.background ?? placeholderOf(layer, given, context),
     "box-shadow": given.shadow,
+    ...blurBehindCss(given.blurBehind),
     ...(isGroup(layer) && tiltCss(given)),
     ...(isRow(layer) && given.row && arrangedCss(given.row)),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
@@ -110,7 +112,7 @@ function styleOf(
           : changedPlace(layer, given, base),
     );
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
-  const panel = given.padding === undefined ? {} : { padding: given.padding, "box-sizing": "border-box" };
+  const panel = paddingCss(given.padding);
   if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
   if (isRow(layer)) {
     const place = placed ? (context.inRow ? memberSize(layer, given) : contentPlace(layer)) : {};

@@ -1,9 +1,10 @@
 import {
   automaticSettle,
   columnDefaults,
+  contentOrder,
   leastReached,
+  listIndent,
   mostReached,
-  orderSteps,
   passageLength,
 } from "../core/index.ts";
 import { css, print } from "./arithmetic.ts";
@@ -91,15 +92,14 @@ export const modelCss = `
 [data-lumbit-is~=fixed] { position: absolute; inset: 0; clip-path: inset(0); }
 [data-lumbit-is~=content] {
   position: relative;
-  /* Below what lies on the surface, wherever in the markup that stands. */
-  z-index: ${orderSteps - 1};
+  z-index: ${contentOrder};
   display: grid;
   gap: var(--lumbit-gap, ${columnDefaults.gap});
   width: var(--lumbit-content, ${columnCss});
   margin-inline: auto;
 }
 [data-lumbit-is~=content] > * { margin: 0; }
-[data-lumbit-is~=content] > ul { padding-inline-start: 1.5rem; }
+[data-lumbit-is~=content] > ul { padding-inline-start: ${listIndent}; }
 [data-lumbit-is~=layer], [data-lumbit-is~=pane] { position: absolute; margin: 0; }
 :is(img, video)[data-lumbit-is~=layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
 picture:has(> [data-lumbit-is~=layer]), a[data-lumbit-is~=layer] > picture { display: contents; }

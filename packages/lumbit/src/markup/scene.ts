@@ -1,7 +1,6 @@
 import {
   averageAdvance,
-  type Button,
-  buttonPadding,
+  type Block,
   changedBy,
   isAutomatic,
   isSwipedWhole,
@@ -24,6 +23,7 @@ import { headerRules } from "./header.ts";
 import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
+import { blockPanelCss, buttonCss, panelCss } from "./panel.ts";
 import { paperRules } from "./paper.ts";
 import { quoted } from "./safe.ts";
 import { settleCss } from "./settle.ts";
@@ -175,10 +175,10 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
             {
               selector: `${held} > [data-lumbit-is~=content]`,
               media,
-              declarations: contentCss(
-                settings,
-                whole ? scene : changedBy(scene, { media: "", ...settings }),
-              ),
+              declarations: {
+                ...contentCss(settings, whole ? scene : changedBy(scene, { media: "", ...settings })),
+                ...panelCss(settings.panel ?? {}),
+              },
             },
             {
               selector: `${held} > [data-lumbit-is~=stage] > *`,
@@ -203,18 +203,34 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
     // Where a reel is swiped nothing has to hold for it.
     ...(isSwipedWhole(scene) ? [{ selector, media: swipeMedia, declarations: { "--lumbit-l": "0px" } }] : []),
     ...paperRules(scene, selector),
-    ...(scene.content ?? []).flatMap((block, index) => {
-      const own = `${selector} [data-lumbit-block="${index}"]`;
-      return [
-        ...[block, ...(block.rules ?? [])].map((style) => ({
-          selector: own,
-          media: "media" in style ? style.media : undefined,
-          declarations: { ...textCss(style), "max-width": style.maxWidth },
-        })),
-        ...(block.background ? [{ selector: `${own} > a`, declarations: buttonCss(block) }] : []),
-      ];
-    }),
+    ...(scene.content ?? []).flatMap((block, index) =>
+      blockRules(block, `${selector} [data-lumbit-block="${index}"]`),
+    ),
   ];
+}
+
+/** The style of a block of content, and of a link in it that looks like a button. */
+function blockRules(block: Block, selector: string): StyleRule[] {
+  const states = [
+    { given: block, whole: block, media: undefined },
+    ...(block.rules ?? []).map((rule) => ({
+      given: rule,
+      whole: changedBy(block, rule),
+      media: rule.media,
+    })),
+  ];
+  return states.flatMap(({ given, whole, media }): StyleRule[] => {
+    const button = buttonCss(given, whole);
+    const declarations = {
+      ...textCss(given),
+      "max-width": given.maxWidth,
+      ...(block.href === undefined && blockPanelCss(given, block)),
+    };
+    return [
+      { selector, media, declarations },
+      ...(button ? [{ selector: `${selector} > a`, media, declarations: button }] : []),
+    ];
+  });
 }
 
 /** The keyframes of all ramps of a scene. */
@@ -233,14 +249,6 @@ const cameraCss = (camera: PageLook["camera"]) => ({
   "--lumbit-pan": camera?.pan,
   "--lumbit-push": camera?.push,
   "--lumbit-sway": camera?.sway === 0 ? "0px" : camera?.sway,
-});
-
-const buttonCss = ({ background, radius, padding = buttonPadding }: Button): Declarations => ({
-  display: "inline-block",
-  padding: padding === 0 ? 0 : `${padding} calc(2 * ${padding})`,
-  background,
-  "border-radius": radius,
-  "text-decoration": "none",
 });
 
 /** How wide a scene is: --lumbit-width is for who mounts it, --lumbit-content the width of content in it. */

@@ -19,9 +19,10 @@ export { head } from "./head.ts";
 export { type LayerRows, layerSettings, place, row } from "./layer.ts";
 export { isSafeLink } from "./link.ts";
 export { backdrop, delivery, fontFace, header, page, pageGrammar, pageLook } from "./page.ts";
+export { panel } from "./panel.ts";
 export { copies, parts, sharedSetting, writtenGrammar } from "./part.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
-export { block, button, scene, sceneGrammar, sceneSettings } from "./scene.ts";
+export { block, scene, sceneGrammar, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";
 export { blockStyle, type FittedSize, type FluidSize, textStyle } from "./text-style.ts";
 export {

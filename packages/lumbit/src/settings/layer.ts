@@ -19,7 +19,6 @@ import {
   boolean,
   changeable,
   choice,
-  css,
   type Grammar,
   list,
   longest,
@@ -30,6 +29,7 @@ import {
   type Settings,
   text,
 } from "./grammar.ts";
+import { blurBehind, shadow } from "./panel.ts";
 import { background, href, motion, orderDepth, videoMeaning } from "./shared.ts";
 import { textStyle } from "./text-style.ts";
 import { distance, extent, length, mediaQuery, name, path } from "./values.ts";
@@ -209,8 +209,15 @@ const ofKinds = {
     byRule: true,
   },
   shadow: {
-    grammar: css("box-shadow", 'a CSS box shadow such as "0 10px 40px #0008"'),
+    grammar: shadow,
     meaning: "A CSS box shadow.",
+    kinds: ["text", "shape", "group"],
+    byRule: true,
+  },
+  blurBehind: {
+    grammar: blurBehind,
+    meaning: "Blur radius of what is seen through it: of what lies behind it in its scene, or in its group.",
+    otherwise: '"0px"',
     kinds: ["text", "shape", "group"],
     byRule: true,
   },

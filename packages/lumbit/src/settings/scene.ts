@@ -1,21 +1,11 @@
 import { sceneHold, settle } from "./common.ts";
 import { cueGrammar } from "./cue.ts";
-import { choice, either, list, object, type Setting, text } from "./grammar.ts";
+import { choice, either, list, object, type Setting, some, text } from "./grammar.ts";
 import { layerGrammar, layerSettings, rulesOf } from "./layer.ts";
+import { panel } from "./panel.ts";
 import { background, camera, color, href, relief } from "./shared.ts";
 import { blockStyle } from "./text-style.ts";
 import { distance, extent, name } from "./values.ts";
-
-/** What makes a link look like a button: it has a background. */
-export const button = {
-  background: { grammar: background, meaning: "Makes a link look like a button: its color or gradient." },
-  radius: { grammar: extent("rounding of the button's corners"), meaning: "Rounding of a button's corners." },
-  padding: {
-    grammar: extent("space in the button above and below its text"),
-    meaning: "Space in a button above and below its text, and twice that beside it.",
-    otherwise: '"0.75rem"',
-  },
-} as const satisfies Record<string, Setting>;
 
 /** One block of a scene's content in the flow, which gives the scene its height. */
 export const block = {
@@ -34,10 +24,13 @@ export const block = {
     meaning: "Makes it a list: its entries.",
   },
   href,
-  ...button,
+  ...panel,
   cue: { grammar: cueGrammar, meaning: "A change that plays once when the scroll passes a moment." },
   ...blockStyle,
-  rules: { grammar: rulesOf(blockStyle), meaning: "Text settings where a media query holds." },
+  rules: {
+    grammar: rulesOf({ ...blockStyle, ...panel }),
+    meaning: "Settings of its text and panel where a media query holds.",
+  },
 } as const satisfies Record<string, Setting>;
 
 /** What a scene has, and its rules may change. */
@@ -94,6 +87,14 @@ export const sceneSettings = {
     otherwise: '"middle"',
     byRule: true,
   },
+  panel: {
+    grammar: some(
+      panel,
+      "settings of the panel behind the content: background, padding, radius, shadow or blurBehind",
+    ),
+    meaning: "What is painted behind all of its content, which its padding sets in.",
+    byRule: true,
+  },
   settle,
   hold: sceneHold,
   relief,
@@ -134,7 +135,7 @@ export const scene = {
   rules: {
     grammar: rulesOf(sceneSettings),
     meaning:
-      "What changes where a media query holds: everything but the name, the content and the layers; of a camera what they name.",
+      "What changes where a media query holds: everything but the name, the content and the layers; of a camera and a panel what they name.",
   },
 } as const satisfies Record<string, Setting>;
 

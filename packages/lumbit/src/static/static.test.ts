@@ -122,7 +122,7 @@ describe("the style sheet", () => {
     const block = { text: "Visit", href: "#s", background: "#034", padding: "10px" } as const;
     const css = pageCss(page({ name: "s", content: [block], layers: [] }), assets);
     expect(css).toMatch(
-      /\[data-lumbit-block="0"\] > a \{ [^}]*padding: 10px calc\(2 \* 10px\); background: #034;/,
+      /\[data-lumbit-block="0"\] > a \{ [^}]*background: #034; padding: 10px calc\(2 \* 10px\);/,
     );
   });
 

@@ -1,22 +1,14 @@
-import {
-  type AnyLayer,
-  type Box,
-  cropped,
-  intersection,
-  intersects,
-  isText,
-  type TextLayer,
-} from "../../core/index.ts";
+import { type Block, type Box, isText, plainText, poseAt, type TextStyle } from "../../core/index.ts";
+import { behind, type Ground, groundsAt, layersBehind, type Moment, painted } from "../behind.ts";
+import { type BlockView, blocksOf } from "../blocks.ts";
 import type { Check } from "../check.ts";
-import { colorAt, over, parseColor, white } from "../color.ts";
+import { parseColor } from "../color.ts";
 import type { Sighting } from "../finding.ts";
-import { gridIn } from "../grid.ts";
-import { pixelOn, trackAt } from "../layer-at.ts";
-import { contrasts, legible, spared } from "../legible.ts";
+import { contrasts, legible, legibleBlock, type Mend, spared, type Told } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
-import { type Pixel, pixelAt } from "../picture.ts";
+import type { Pixel } from "../picture.ts";
 import { readMoments } from "../read-moments.ts";
-import { about, type LayerView, type SceneView, type TrackPoint, type View } from "../view.ts";
+import { about, isBehindContent, type SceneView, type View } from "../view.ts";
 
 export const check: Check = {
   name: "contrast",
@@ -30,119 +22,143 @@ export const check: Check = {
 const passing = 0.1;
 /** Where on the screen one reads, as shares of its height. */
 const whereRead = [0.12, 0.88] as const;
+/** How many scroll positions content is looked at, for each screen that it passes. */
+const steps = 16;
+
+/** A text, and what is seen behind its letters where it is read. */
+interface Read extends Omit<Told, "behind"> {
+  about: Pick<Sighting, "scene" | "layer" | "path">;
+  /** Its first words, where no name tells which it is. */
+  words?: string;
+  seen: { scroll: number; behind: readonly Pixel[]; opacity: number }[];
+  mend(told: Told): Mend;
+}
 
 /** Texts that cannot be told from what passes behind them. */
 function judge(scene: SceneView, view: View): Sighting[] {
-  return scene.layers.flatMap((own): Sighting[] => {
+  return [...layerTexts(scene, view), ...blockTexts(scene, view)].flatMap(
+    ({ about, words, color, needed, blend, seen, mend }): Sighting[] => {
+      const bad = seen.flatMap(({ scroll, behind, opacity }) => {
+        const ratios = contrasts({ ...color, alpha: color.alpha * opacity }, behind, blend);
+        const ratio = ratios[Math.floor(ratios.length * spared)] ?? 21;
+        return ratio < needed - 0.05 ? [{ scroll, ratio, behind }] : [];
+      });
+      const worst = bad.toSorted((a, b) => a.ratio - b.ratio)[0];
+      const span = (bad.at(-1)?.scroll ?? 0) - (bad[0]?.scroll ?? 0);
+      if (!worst || (bad.length < seen.length && span < passing * view.viewport.height)) return [];
+      return [
+        {
+          ...about,
+          from: Math.min(...bad.map(({ scroll }) => scroll)),
+          to: Math.max(...bad.map(({ scroll }) => scroll)),
+          amount: needed - worst.ratio,
+          measured: `contrast ${worst.ratio.toFixed(1)}${words ? ` of "${words}"` : ""} at scroll ${Math.round(worst.scroll)}, ${needed} is needed`,
+          ...mend({ color, behind: seen.flatMap(({ behind }) => behind), needed, blend }),
+        },
+      ];
+    },
+  );
+}
+
+function layerTexts(scene: SceneView, view: View): Read[] {
+  return scene.layers.flatMap((own): Read[] => {
     const { layer, layout } = own;
     if (!isText(layer) || layout.hidden || layer.outline) return [];
-    const text = colorOf(layer, scene, view);
-    if (!text) return [];
-    const height = view.viewport.height;
-    const read = readMoments(own, view).filter(({ pose }) => {
-      const middle = (pose.top + pose.height / 2) / height;
-      return middle > whereRead[0] && middle < whereRead[1];
-    });
-    const seen = read.map((moment) => ({
-      scroll: moment.scroll,
-      behind: backgrounds(own, moment, scene, view),
-      opacity: moment.pose.opacity,
-    }));
-    const needed = neededFor(layer, own, view);
-    const bad = seen.flatMap(({ scroll, behind, opacity }) => {
-      const ratios = contrasts({ ...text, alpha: text.alpha * opacity }, behind, layer.blend);
-      const ratio = ratios[Math.floor(ratios.length * spared)] ?? 21;
-      return ratio < needed - 0.05 ? [{ scroll, ratio, behind }] : [];
-    });
-    const worst = bad.toSorted((a, b) => a.ratio - b.ratio)[0];
-    const span = (bad.at(-1)?.scroll ?? 0) - (bad[0]?.scroll ?? 0);
-    if (!worst || (bad.length < seen.length && span < passing * view.viewport.height)) return [];
+    const color = colorOf(layer, scene, view);
+    if (!color) return [];
+    const others = scene.layers.filter((other) => other === own || other.paint < own.paint);
+    const seen = readMoments(own, view)
+      .filter(({ pose }) => isWhereRead(pose, view))
+      .map((moment) => {
+        const grounds = [
+          ...layersBehind(moment.pose, moment, others, view),
+          ...groundsAt(moment, scene, view),
+        ];
+        return { scroll: moment.scroll, behind: behind(moment.pose, grounds), opacity: moment.pose.opacity };
+      });
     return [
       {
-        ...about(scene, own),
-        from: Math.min(...bad.map(({ scroll }) => scroll)),
-        to: Math.max(...bad.map(({ scroll }) => scroll)),
-        amount: needed - worst.ratio,
-        measured: `contrast ${worst.ratio.toFixed(1)} at scroll ${Math.round(worst.scroll)}, ${needed} is needed`,
-        ...legible({ own, layer, color: text, behind: seen.flatMap(({ behind }) => behind), needed }, scene),
+        ...{ about: about(scene, own), color, blend: layer.blend, seen },
+        needed: neededFor(layer, fontSizeOf(layer, own, view)),
+        mend: (told) => legible(told, own, layer, scene),
       },
     ];
   });
 }
 
-/** WCAG 2.2: 3 for large letters (24 px, or 18.66 px and bold), 4.5 for others. */
-function neededFor(layer: TextLayer, own: LayerView, view: View): number {
-  const size = fontSizeOf(layer, own, view);
-  return size >= 24 || (size >= 18.66 && (layer.fontWeight ?? 400) >= 700) ? 3 : 4.5;
-}
-
-const colorOf = (layer: TextLayer, { scene }: SceneView, { page }: View) =>
-  parseColor(layer.color ?? scene.color ?? page.page?.color ?? "#000");
-
-/** The colors behind a text, over a grid of points that its letters cover. */
-function backgrounds(own: LayerView, moment: TrackPoint, scene: SceneView, view: View): Pixel[] {
-  const { pose } = moment;
-  // From the front to the back, so that nothing behind what is opaque is looked at.
-  const behind: Ground[] = scene.layers
-    .filter(
-      (other) =>
-        (other === own || other.paint < own.paint) &&
-        (!isText(other.layer) || other.layer.background !== undefined),
-    )
-    .toSorted((a, b) => b.paint - a.paint)
-    .flatMap((other) => {
-      const at = trackAt(other, moment.scroll);
-      if (!at || !intersects(intersection(at.pose, at.clip), pose)) return [];
-      return [{ at: (point: Point) => pixelOn(other, at, point, view), blend: other.layer.blend }];
+/** The blocks of content in the flow: what lies on the surface or nearer passes before them. */
+function blockTexts(scene: SceneView, view: View): Read[] {
+  const farther = scene.layers.filter((own) => isBehindContent(own));
+  const moments = scene.scene.content ? scrolled(scene, view) : [];
+  return blocksOf(scene, view).flatMap((own): Read[] => {
+    const { block, index, size } = own;
+    const color = block.outline ? undefined : colorOf(block, scene, view);
+    if (!color) return [];
+    const seen = moments.flatMap((moment) => {
+      const letters = onScreen(own.letters, moment.scene);
+      const isWhole = letters.top >= 0 && letters.top + letters.height <= view.viewport.height;
+      if (!isWhole || !isWhereRead(letters, view)) return [];
+      const grounds = [
+        ...panelsAt(own, scene, moment),
+        ...layersBehind(letters, moment, farther, view),
+        ...groundsAt(moment, scene, view),
+      ];
+      return [{ scroll: moment.scroll, behind: behind(letters, grounds), opacity: 1 }];
     });
-  const all = [...behind, ...groundsAt(moment, scene, view)];
-  const seen = (point: Point, from = 0): Pixel => {
-    const ground = all[from];
-    if (!ground) return white;
-    const pixel = ground.at(point);
-    const plain = ground.blend === undefined || ground.blend === "normal";
-    if (!pixel || (pixel.alpha === 0 && plain)) return seen(point, from + 1);
-    return pixel.alpha === 1 && plain ? pixel : over(pixel, seen(point, from + 1), ground.blend);
-  };
-  return gridIn(pose, 10, 4).map((point) => seen(point));
+    const path = `${scene.path}/content/${index}`;
+    return [
+      {
+        ...{ about: { scene: scene.scene.name, path }, words: firstWords(block), color, seen },
+        needed: neededFor(block, size),
+        mend: (told) => legibleBlock(told, block, path, scene),
+      },
+    ];
+  });
 }
 
-/** Something behind a text: its color at points of the screen, and how it blends with what is behind it. */
-interface Ground {
-  at(point: Point): Pixel | undefined;
-  blend?: AnyLayer["blend"];
-}
+const firstWords = ({ text, list: [entry = ""] = [] }: Block): string => {
+  const [first = "", ...more] = plainText(text ?? entry).match(/\S+/g) ?? [];
+  return [first, ...more.slice(0, 3)].join(" ") + (more.length > 3 ? " …" : "");
+};
 
-interface Point {
-  x: number;
-  y: number;
-}
+const onScreen = (box: Box, scene: Box): Box => ({
+  ...box,
+  left: box.left + scene.left,
+  top: box.top + scene.top,
+});
 
-/** What lies behind all layers: the scene's background, the page's backdrop and background. */
-function groundsAt(
-  { scene: around, scroll }: TrackPoint,
-  { scene }: SceneView,
-  { page, viewport, layout, pictures }: View,
-): Ground[] {
-  const { background, backdrop } = page.page ?? {};
-  const painted = (background: string | undefined, box: Box): Ground[] =>
-    background === undefined
-      ? []
-      : [{ at: ({ x, y }) => colorAt(background, (x - box.left) / box.width, (y - box.top) / box.height) }];
-  const picture = backdrop && pictures.get(backdrop.image);
-  const { speed, height } = layout.backdrop ?? { speed: 0, height: 0 };
-  const pictured: Ground = {
-    at: ({ x, y }) => {
-      const subject = backdrop?.subject ?? [0.5, 0.5];
-      const box = { width: viewport.width, height };
-      const at =
-        picture && cropped(picture, box, subject, true, x / box.width, (y + speed * scroll) / height);
-      return at && pixelAt(picture, at.x, at.y);
-    },
-  };
+/** The panels that a block stands on: its own, and that of its content. */
+function panelsAt({ block, box, panel }: BlockView, { scene }: SceneView, moment: Moment): Ground[] {
   return [
-    ...painted(scene.background, around),
-    ...(picture ? [pictured] : []),
-    ...painted(background, { left: 0, top: 0, ...viewport }),
-  ];
+    { of: block, at: box },
+    { of: scene.panel ?? {}, at: panel },
+  ].flatMap(({ of, at }) =>
+    painted(of.background ?? (of.blurBehind && "transparent"), onScreen(at, moment.scene)).map((ground) => ({
+      ...ground,
+      blurred: Number.parseFloat(of.blurBehind ?? "0px"),
+    })),
+  );
 }
+
+/** Where a scene is over all of its scroll. */
+function scrolled({ layout, from, to }: SceneView, { layout: page, viewport }: View): Moment[] {
+  const bare = { ...page, scenes: [{ ...layout, layers: [] }] };
+  const count = Math.max(2, Math.ceil((steps * (to - from)) / viewport.height));
+  return Array.from({ length: count + 1 }, (_, index) => {
+    const scroll = from + ((to - from) * index) / count;
+    const { top = 0, height = 0 } = poseAt(bare, scroll).scenes[0] ?? {};
+    return { scroll, scene: { left: layout.left, top, width: layout.width, height } };
+  });
+}
+
+const isWhereRead = ({ top, height }: Box, { viewport }: View): boolean => {
+  const middle = (top + height / 2) / viewport.height;
+  return middle > whereRead[0] && middle < whereRead[1];
+};
+
+/** WCAG 2.2: 3 for large letters (24 px, or 18.66 px and bold), 4.5 for others. */
+const neededFor = ({ fontWeight = 400 }: TextStyle, size: number): number =>
+  size >= 24 || (size >= 18.66 && fontWeight >= 700) ? 3 : 4.5;
+
+const colorOf = ({ color }: TextStyle, { scene }: SceneView, { page }: View) =>
+  parseColor(color ?? scene.color ?? page.page?.color ?? "#000");

@@ -1,0 +1,42 @@
+import { type Block, blockPadding, isButton, listIndent, type Panel } from "../core/index.ts";
+import type { Declarations } from "./tree.ts";
+
+/** The panel behind words in the flow, for those settings of it that are given. */
+export const panelCss = ({ background, padding, radius, shadow, blurBehind }: Panel): Declarations => ({
+  background,
+  ...paddingCss(padding),
+  "border-radius": radius,
+  "box-shadow": shadow,
+  ...blurBehindCss(blurBehind),
+});
+
+/** How far a panel reaches past the words on it. */
+export const paddingCss = (padding: Panel["padding"]): Declarations =>
+  padding === undefined ? {} : { padding, "box-sizing": "border-box" };
+
+/** What is seen through a layer or a panel is blurred. */
+export const blurBehindCss = (radius: Panel["blurBehind"]): Declarations => {
+  const filter = radius === undefined ? undefined : `blur(${radius})`;
+  return { "-webkit-backdrop-filter": filter, "backdrop-filter": filter };
+};
+
+/** The panel behind a block of content, for those settings of it that are given; `block` has all of them. */
+export function blockPanelCss(given: Panel, block: Block): Declarations {
+  const { padding } = given;
+  const css = panelCss(given);
+  if (!block.list || padding === undefined || padding === 0) return css;
+  return { ...css, "padding-inline-start": `calc(${padding} + ${listIndent})` };
+}
+
+/** A link that looks like a button, where settings of that are given; `block` has all of them. */
+export function buttonCss(given: Panel, block: Block): Declarations | undefined {
+  const changes = Object.values(panelCss(given)).some((value) => value !== undefined);
+  if (!isButton(block) || !changes) return undefined;
+  const padding = blockPadding(block);
+  return {
+    display: "inline-block",
+    ...panelCss(block),
+    padding: padding === 0 ? 0 : `${padding} calc(2 * ${padding})`,
+    "text-decoration": "none",
+  };
+}
