@@ -148,7 +148,16 @@ const contrastOf = (a: string, b: string) => {
 };
 
 test("a text on a plain ground is unreadable exactly when WCAG says so, and the new color is enough", () => {
-  const kinds = fc.constantFrom("layer", "content", "panel", "block", "button", "layer behind");
+  const kinds = fc.constantFrom(
+    "layer",
+    "content",
+    "panel",
+    "block",
+    "button",
+    "layer behind",
+    "header",
+    "bar",
+  );
   fc.assert(
     fc.property(color, color, fc.constantFrom(16, 30), kinds, (ink, ground, size, kind) => {
       const words = { text: "tide", fontSize: `${size}px` as `${number}px`, color: ink };
@@ -159,17 +168,20 @@ test("a text on a plain ground is unreadable exactly when WCAG says so, and the 
         ...{ ...words, ...((kind === "block" || kind === "button") && card) },
         ...(kind === "button" && { href: "#end" }),
       };
+      // What a text has its ground from is that, and all else is of its own color.
+      const background = ["layer", "content", "header"].includes(kind) ? ground : ink;
+      const isHeader = kind === "header" || kind === "bar";
       const page = pageOf([
         {
-          ...{ name: "sea", height: "100vh", paddingTop: "20vh" },
-          // What a text has its ground from is that, and all else is of its own color.
-          background: kind === "layer" || kind === "content" ? ground : ink,
-          ...(kind === "layer" ? {} : { content: [block as never] }),
+          ...{ name: "sea", height: "100vh", paddingTop: "20vh", background },
+          ...(kind === "layer" || isHeader ? {} : { content: [block as never] }),
           ...(kind === "panel" && { panel: card }),
           layers: kind === "layer" ? [title] : kind === "layer behind" ? [plate] : [],
         },
-        { name: "end", height: "100vh", layers: [] },
+        { name: "end", height: "100vh", background, layers: [] },
       ]);
+      const header = { ...words, ...(kind === "bar" && { background: ground }) };
+      if (isHeader) page.page = { ...page.page, header };
       const needed = size >= 24 ? 3 : 4.5;
       const ratio = contrastOf(ink, ground);
       fc.pre(Math.abs(ratio - needed) > 0.1);

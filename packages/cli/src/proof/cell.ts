@@ -17,6 +17,8 @@ import {
   contentAcross,
   directionalityOf,
   fittedWidth,
+  headerGap,
+  headerPadding,
   isButton,
   isImage,
   isShape,
@@ -165,14 +167,14 @@ function header(own: PageLook["header"], { page, viewport }: View): Child[] {
       "i",
       {
         ...{ ...row, left: px(0), top: px(0), width: px(viewport.width), "box-sizing": "border-box" },
-        ...{ padding: `14.4px ${px(margin)}`, gap: "0.4em 2em", background: own.background },
+        ...{ padding: `${headerPadding} ${px(margin)}`, gap: "0.4em 2em", background: own.background },
         ...textCss({ lineHeight: 1.3, ...own }, size, {}, { page, viewport }),
       },
       [
         node("i", inFlow, [own.text ?? ""]),
         node(
           "i",
-          { ...row, ...inFlow, gap: "0.3em 1.6em" },
+          { ...row, ...inFlow, gap: `0.3em ${headerGap}em` },
           (own.links ?? []).map(({ text }) => node("i", inFlow, [text])),
         ),
       ],

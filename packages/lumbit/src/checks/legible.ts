@@ -47,6 +47,16 @@ export function legibleBlock(told: Told, block: Block, path: string, { scene }: 
   return mended(told, color, block, path, (block.background ?? scene.panel?.background) !== undefined);
 }
 
+/** The same for the words of a header. */
+export function legibleHeader(
+  told: Told,
+  header: { color?: string; background?: string },
+  path: string,
+): Mend {
+  const color = recolored(told);
+  return color ? mended(told, color, header, path, header.background !== undefined) : {};
+}
+
 const mended = (told: Told, color: Pixel, before: TextStyle, path: string, isOnCard: boolean): Mend => ({
   change: [
     { op: before.color === undefined ? "add" : "replace", path: `${path}/color`, value: hexOf(color) },

@@ -23,6 +23,12 @@ export type PageLook = Omit<ValuesOf<typeof pageLook>, "backdrop" | "rules"> & {
   rules?: readonly Rule<{ relief?: number; camera?: Camera }>[];
 };
 
+/** The space above and below the words that stay at the top of the screen. */
+export const headerPadding = "0.9rem";
+
+/** The space between the links there, in font sizes. */
+export const headerGap = 1.6;
+
 /**
  * The page as plain data: the shape of the page file, of what `mount` takes and of what the static output is made from.
  * Its unions are written so that a contradiction (both depth and speed; left, right and width) does not compile.

@@ -1,4 +1,4 @@
-import { columnDefaults, type PageLook } from "../core/index.ts";
+import { columnDefaults, headerGap, headerPadding, type PageLook } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, type Element, element, type StyleRule } from "./tree.ts";
@@ -42,7 +42,7 @@ export function headerRules({ header, margin = columnDefaults.margin }: PageLook
       declarations: {
         ...{ position: "fixed", "z-index": 10, inset: "0 0 auto", ...row },
         ...{ "justify-content": "space-between", gap: "0.4em 2em", "box-sizing": "border-box" },
-        padding: `0.9rem ${margin}`,
+        padding: `${headerPadding} ${margin}`,
         "line-height": 1.3,
         ...textCss(header),
         background,
@@ -51,7 +51,7 @@ export function headerRules({ header, margin = columnDefaults.margin }: PageLook
     { selector: is, media: "print", declarations: { position: "absolute" } },
     {
       selector: `${is} ul`,
-      declarations: { ...row, gap: "0.3em 1.6em", margin: 0, padding: 0, "list-style": "none" },
+      declarations: { ...row, gap: `0.3em ${headerGap}em`, margin: 0, padding: 0, "list-style": "none" },
     },
     { selector: `${is} a`, declarations: { color: "inherit", "text-decoration": "none" } },
     {

@@ -4,7 +4,8 @@ import { type BlockView, blocksOf } from "../blocks.ts";
 import type { Check } from "../check.ts";
 import { parseColor } from "../color.ts";
 import type { Sighting } from "../finding.ts";
-import { contrasts, legible, legibleBlock, type Mend, spared, type Told } from "../legible.ts";
+import { headerWords } from "../header.ts";
+import { contrasts, legible, legibleBlock, legibleHeader, type Mend, spared, type Told } from "../legible.ts";
 import { fontSizeOf } from "../letters.ts";
 import type { Pixel } from "../picture.ts";
 import { readMoments } from "../read-moments.ts";
@@ -36,7 +37,7 @@ interface Read extends Omit<Told, "behind"> {
 
 /** Texts that cannot be told from what passes behind them. */
 function judge(scene: SceneView, view: View): Sighting[] {
-  return [...layerTexts(scene, view), ...blockTexts(scene, view)].flatMap(
+  return [...layerTexts(scene, view), ...blockTexts(scene, view), ...headerTexts(scene, view)].flatMap(
     ({ about, words, color, needed, blend, seen, mend }): Sighting[] => {
       const bad = seen.flatMap(({ scroll, behind, opacity }) => {
         const ratios = contrasts({ ...color, alpha: color.alpha * opacity }, behind, blend);
@@ -116,6 +117,37 @@ function blockTexts(scene: SceneView, view: View): Read[] {
   });
 }
 
+/** The words of the header, where the scene passes behind them. */
+function headerTexts(scene: SceneView, view: View): Read[] {
+  const { header } = view.page.page ?? {};
+  const color = header && colorOf(header, undefined, view);
+  if (!header || !color) return [];
+  const blocks = blocksOf(scene, view);
+  const [farther, nearer] = [true, false].map((behind) =>
+    scene.layers.filter((own) => isBehindContent(own) === behind),
+  );
+  const moments = scrolled(scene, view);
+  return headerWords(header, view).map(({ words, box, size, bar }) => {
+    const { top, height } = box;
+    const over = moments.filter(({ scene }) => scene.top <= top && scene.top + scene.height >= top + height);
+    const seen = over.map((moment) => {
+      const grounds = [
+        ...painted(header.background, bar),
+        ...layersBehind(box, moment, nearer ?? [], view),
+        ...blocks.flatMap((own) => panelsAt(own, scene, moment)),
+        ...layersBehind(box, moment, farther ?? [], view),
+        ...groundsAt(moment, scene, view),
+      ];
+      return { scroll: moment.scroll, behind: behind(box, grounds), opacity: 1 };
+    });
+    const path = "/page/header";
+    return {
+      ...{ about: { path }, words, color, seen, needed: neededFor(header, size) },
+      mend: (told) => legibleHeader(told, header, path),
+    };
+  });
+}
+
 const firstWords = ({ text, list: [entry = ""] = [] }: Block): string => {
   const [first = "", ...more] = plainText(text ?? entry).match(/\S+/g) ?? [];
   return [first, ...more.slice(0, 3)].join(" ") + (more.length > 3 ? " …" : "");
@@ -160,5 +192,5 @@ const isWhereRead = ({ top, height }: Box, { viewport }: View): boolean => {
 const neededFor = ({ fontWeight = 400 }: TextStyle, size: number): number =>
   size >= 24 || (size >= 18.66 && fontWeight >= 700) ? 3 : 4.5;
 
-const colorOf = ({ color }: TextStyle, { scene }: SceneView, { page }: View) =>
-  parseColor(color ?? scene.color ?? page.page?.color ?? "#000");
+const colorOf = ({ color }: TextStyle, own: SceneView | undefined, { page }: View) =>
+  parseColor(color ?? own?.scene.color ?? page.page?.color ?? "#000");
