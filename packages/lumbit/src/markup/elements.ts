@@ -45,7 +45,7 @@ type Loading = "now" | "soon" | "late";
 /** The elements of a scene. Pictures of scenes below the first screen load late. */
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
-  const stage = (layers: AnyLayer[], still = false) =>
+  const stage = (layers: readonly AnyLayer[], still = false) =>
     layers.length > 0
       ? [
           element(

@@ -17,11 +17,11 @@ export const isHeld = (scene: Scene): boolean =>
 /** The layers of a scene by where in its markup they stand, each in document order. */
 export interface Staging {
   /** Backdrops that are fixed by plain CSS, outside the stages and below all of them. */
-  fixed: AnyLayer[];
+  fixed: readonly AnyLayer[];
   /** Below the scene's content, or all that move where there is none. */
-  back: AnyLayer[];
+  back: readonly AnyLayer[];
   /** Above the scene's content. */
-  front: AnyLayer[];
+  front: readonly AnyLayer[];
 }
 
 /**
@@ -39,23 +39,26 @@ export function stageLayers(scene: Scene, look: PageLook = {}): Staging {
     !camera.sway &&
     !isHeld(scene) &&
     ![...(scene.rules ?? []), ...(look.rules ?? [])].some((rule) => "relief" in rule || "camera" in rule);
-  const isFixed = (layer: AnyLayer) =>
-    flat &&
-    fillsScene(layer) &&
-    speedOf(layer) === 0 &&
-    (layer.direction ?? "down") === "down" &&
-    !layer.rules?.some((rule) =>
-      ["depth", "speed", "direction", "order", "place", "pane"].some((key) => key in rule),
-    );
-  const lowestMoving = Math.min(...scene.layers.filter((layer) => !isFixed(layer)).map(orderOf));
-  const fixed = scene.layers.filter((layer) => isFixed(layer) && orderOf(layer) < lowestMoving);
-  const moving = scene.layers.filter((layer) => !fixed.includes(layer));
+  const still = flat ? scene.layers.filter(canBeFixed) : [];
+  const isBelowAll = (layer: AnyLayer) =>
+    scene.layers.every((other) => still.includes(other) || orderOf(layer) < orderOf(other));
+  const fixed = still.filter(isBelowAll);
+  const moving = fixed.length > 0 ? scene.layers.filter((layer) => !fixed.includes(layer)) : scene.layers;
   return {
     fixed,
-    back: moving.filter((layer) => !scene.content || !isFront(layer)),
-    front: moving.filter((layer) => scene.content && isFront(layer)),
+    back: scene.content ? moving.filter((layer) => !isFront(layer)) : moving,
+    front: scene.content ? moving.filter(isFront) : [],
   };
 }
+
+/** Whether a layer of a scene that stands still is fixed on every screen. */
+const canBeFixed = (layer: AnyLayer): boolean =>
+  fillsScene(layer) &&
+  speedOf(layer) === 0 &&
+  (layer.direction ?? "down") === "down" &&
+  !layer.rules?.some((rule) =>
+    ["depth", "speed", "direction", "order", "place", "pane"].some((key) => key in rule),
+  );
 
 /** Whether a layer is painted over its scene's content. */
 const isFront = (layer: AnyLayer) => orderOf(layer) >= orderSteps;

@@ -120,26 +120,41 @@ export function sceneStyles(
       rules: () => ownSceneRules(scene),
     },
     ...scene.layers.map((layer, index) => {
-      const from = [
-        ...[layer, ...around, context.fixed.includes(layer), kept[index]],
-        isText(layer) && isFitted(layer) && given.letters,
-      ];
+      const order = kept[index];
+      const still = context.fixed.includes(layer);
+      const letters = isText(layer) && isFitted(layer) && given.letters;
       const known = layerStyles.get(layer);
-      if (known && isSame(known.from, from)) return known;
+      if (
+        known &&
+        known.order === order &&
+        known.still === still &&
+        known.letters === letters &&
+        isSame(known.around, around)
+      )
+        return known.style;
       const style: KeptStyle = {
         key: `${scene.name} ${layer.name}`,
-        from,
+        from: [layer, ...around, still, order, letters],
         keyframes: () => layerKeyframes(layer),
-        rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, kept[index])),
+        rules: () => layerRules(layer, context).map((rule) => ordered(rule, layer, order)),
       };
-      layerStyles.set(layer, style);
+      layerStyles.set(layer, { style, around, still, order, letters });
       return style;
     }),
   ];
 }
 
-/** The style of a layer as it was last: the same object says that nothing has changed. */
-const layerStyles = new WeakMap<AnyLayer, KeptStyle>();
+/** The style of a layer as it was last, and what it came from: the same object says that nothing has changed. */
+const layerStyles = new WeakMap<
+  AnyLayer,
+  {
+    style: KeptStyle;
+    around: readonly unknown[];
+    still: boolean;
+    order: number | undefined;
+    letters: number | false;
+  }
+>();
 
 /** A rule of a layer with the order that it keeps. */
 const ordered = (rule: StyleRule, layer: AnyLayer, order: number | undefined): StyleRule =>

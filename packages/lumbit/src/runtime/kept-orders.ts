@@ -5,31 +5,40 @@ import { type AnyLayer, orderOf, orderSteps, type Scene } from "../core/index.ts
  * engine style all that it stands among, and only how layers stand to each other shows.
  */
 export class KeptOrders {
-  readonly #scenes = new Map<string, { scene: Scene; orders: readonly number[] }>();
+  readonly #scenes = new Map<string, { scene: Scene; orders: readonly number[]; shown: readonly number[] }>();
 
   /** The order of each layer of a scene. */
   of(scene: Scene): readonly number[] {
     const known = this.#scenes.get(scene.name);
-    if (known?.scene === scene) return known.orders;
-    const orders = scene.layers.map(orderOf);
-    const shown =
-      known && isSameOrder(known.orders, orders) && !scene.layers.some(isReordered) ? known.orders : orders;
-    this.#scenes.set(scene.name, { scene, orders: shown });
+    if (known?.scene === scene) return known.shown;
+    const before = known?.scene.layers ?? [];
+    const orders = scene.layers.map((layer, index) =>
+      before[index] === layer ? (known?.orders[index] as number) : orderOf(layer),
+    );
+    const isKept = known && isSameOrder(known.orders, orders) && !scene.layers.some(isReordered);
+    const shown = isKept ? known.shown : orders;
+    this.#scenes.set(scene.name, { scene, orders, shown });
     return shown;
   }
 }
 
 /** Whether two lists of orders have the same layers painted one after the other, and over their scene's content. */
-function isSameOrder(before: readonly number[], after: readonly number[]): boolean {
-  const painted = (orders: readonly number[]) =>
-    orders.map((_, index) => index).toSorted((a, b) => (orders[a] ?? 0) - (orders[b] ?? 0));
-  const [first, second] = [painted(before), painted(after)];
-  return (
-    before.length === after.length &&
-    first.every((index, at) => index === second[at]) &&
-    after.every((order, index) => order >= orderSteps === (before[index] ?? 0) >= orderSteps)
-  );
-}
+const isSameOrder = (before: readonly number[], after: readonly number[]): boolean =>
+  before.length === after.length &&
+  after.every((order, index) => {
+    const other = before[index] as number;
+    return (
+      order === other ||
+      (order >= orderSteps === other >= orderSteps &&
+        after.every((_, beside) => isOver(after, index, beside) === isOver(before, index, beside)))
+    );
+  });
+
+/** Whether of two layers the first is painted over the second: equals are in document order. */
+const isOver = (orders: readonly number[], one: number, other: number): boolean => {
+  const by = (orders[one] as number) - (orders[other] as number);
+  return by > 0 || (by === 0 && one > other);
+};
 
 /** Whether a rule moves a layer in the paint order of some screens. */
 const isReordered = ({ rules = [] }: AnyLayer) =>

@@ -37,10 +37,14 @@ export class KeptSheets {
   /** Makes the style that of these parts, later ones over earlier ones. */
   replace(styles: readonly KeptStyle[]): void {
     const before = this.#parts;
-    this.#parts = new Map(styles.map((style) => [style.key, this.#part(style, before.get(style.key))]));
-    const keys = [...this.#parts.keys()];
-    if (keys.length === before.size && [...before.keys()].every((key, index) => key === keys[index])) return;
-    this.#adopt([...before.values()].map(({ sheet }) => sheet));
+    const keys = before.keys();
+    let isSameList = styles.length === before.size;
+    this.#parts = new Map();
+    for (const style of styles) {
+      isSameList &&= keys.next().value === style.key;
+      this.#parts.set(style.key, this.#part(style, before.get(style.key)));
+    }
+    if (!isSameList) this.#adopt([...before.values()].map(({ sheet }) => sheet));
   }
 
   /** Writes into the sheets what stands on elements: call it when these may be others from now on. */
@@ -55,11 +59,11 @@ export class KeptSheets {
     this.#adopt(before);
   }
 
-  #part({ from, ...style }: KeptStyle, known: Part | undefined): Part {
-    if (known && isSame(known.from, from)) return known;
+  #part(style: KeptStyle, known: Part | undefined): Part {
+    if (known && isSame(known.from, style.from)) return known;
     const rules = style.rules();
     const next = {
-      from,
+      from: style.from,
       keyframes: this.#still ? [] : style.keyframes(),
       rules: this.#still ? rules.filter(({ motion }) => !motion) : rules,
     };
