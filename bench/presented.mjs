@@ -68,13 +68,12 @@ async function measured(own) {
     session.send("Page.screencastFrameAck", { sessionId }).catch(() => {});
   });
   await session.send("Page.startScreencast", { format: "png", everyNthFrame: 1 });
-  await session.send("Input.synthesizeScrollGesture", {
-    x: 300,
-    y: 400,
-    yDistance: -6000,
-    speed: 1500,
-    gestureSourceType: "mouse",
-  });
+  // By the wheel: Chromium's own scroll gestures never end on pages with scroll-driven animations.
+  await tab.mouse.move(300, 400);
+  for (let scrolled = 0; scrolled < 6000; scrolled += 50) {
+    await tab.mouse.wheel(0, 50);
+    await tab.waitForTimeout(25);
+  }
   await session.send("Page.stopScreencast");
   await tab.close();
   const errors = [];
