@@ -236,13 +236,15 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
       );
   if (kind === "markup" && !("place" in layer))
     breaches.push({ path, message: 'the piece of markup needs a "place" with its width and height' });
-  if ((kind === "shape" || kind === "markup") && isObject(layer.place)) {
+  const isSized = kind === "shape" || kind === "markup" || (kind === "group" && !("row" in layer));
+  if (isSized && isObject(layer.place)) {
     const { place } = layer;
     const what = `a ${oneName[kind]}`;
+    const or = kind === "group" ? '; with a "row" it is as large as what is in it' : "";
     if (!("width" in place) && !("left" in place && "right" in place))
-      breach("place", `${what} has no width of its own: give it width, or left and right`);
+      breach("place", `${what} has no width of its own: give it width, or left and right${or}`);
     if (!("height" in place) && !("top" in place && "bottom" in place))
-      breach("place", `${what} has no height of its own: give it height, or top and bottom`);
+      breach("place", `${what} has no height of its own: give it height, or top and bottom${or}`);
   }
   if (isObject(layer.cue) && "pieces" in layer.cue && kind !== "text")
     breaches.push({ path: [...path, "cue", "pieces"], message: '"pieces" is for a text' });

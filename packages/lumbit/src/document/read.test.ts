@@ -599,6 +599,15 @@ describe("says what is wrong", () => {
       /rules\/0\/place a shape has no width of its own/,
     ],
     [
+      "a group of no size, in which words would break after every letter",
+      withLayer({
+        name: "a",
+        place: { right: 0, top: 0, height: "9px" },
+        layers: [{ name: "b", text: "b" }],
+      }),
+      /place a group has no width of its own: give it .*; with a "row" it is as large as what is in it/,
+    ],
+    [
       "variants of a picture that the rule does not name",
       withLayer({
         name: "a",
