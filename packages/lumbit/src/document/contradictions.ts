@@ -236,11 +236,11 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
       );
   if (kind === "markup" && !("place" in layer))
     breaches.push({ path, message: 'the piece of markup needs a "place" with its width and height' });
-  const isSized = kind === "shape" || kind === "markup" || (kind === "group" && !("row" in layer));
-  if (isSized && isObject(layer.place)) {
+  const isGroup = kind === "layers" && !("row" in layer);
+  if ((kind === "shape" || kind === "markup" || isGroup) && isObject(layer.place)) {
     const { place } = layer;
-    const what = `a ${oneName[kind]}`;
-    const or = kind === "group" ? '; with a "row" it is as large as what is in it' : "";
+    const what = `a ${isGroup ? oneName.group : oneName[kind as "shape" | "markup"]}`;
+    const or = isGroup ? '; with a "row" it is as large as what is in it' : "";
     if (!("width" in place) && !("left" in place && "right" in place))
       breach("place", `${what} has no width of its own: give it width, or left and right${or}`);
     if (!("height" in place) && !("top" in place && "bottom" in place))
