@@ -1,4 +1,4 @@
-import { isGroup, isSwiped, isText, type Length, type TextLayer } from "../../core/index.ts";
+import { isGroup, isRow, isSwiped, isText, type Length, type TextLayer } from "../../core/index.ts";
 import type { Check } from "../check.ts";
 import type { Change, Sighting } from "../finding.ts";
 import { trackAt } from "../layer-at.ts";
@@ -9,7 +9,7 @@ import { about, type LayerView, type SceneView, type TrackPoint, type View } fro
 export const check: Check = {
   name: "overflow",
   severity: "error",
-  why: "Words past the side of the screen cannot be read: nothing scrolls sideways.",
+  why: "What has no room is cut off, lies over something else, or past the side of the screen, where nothing scrolls to it.",
   scope: "scene",
   judge,
 };
@@ -17,9 +17,33 @@ export const check: Check = {
 /** So many px at the side of a text may be empty: what a line leaves. */
 const slack = 2;
 
-/** Texts that are never whole between the sides of the screen, or that their scene cuts off above or below. */
+/** Texts that are never whole between the sides of the screen, or that their scene cuts off, and rows without room. */
 function judge(scene: SceneView, view: View): Sighting[] {
-  return [...pastSides(scene, view), ...pastScene(scene, view)];
+  return [...pastSides(scene, view), ...pastScene(scene, view), ...pastRows(scene)];
+}
+
+/** Rows whose layers reach past them. */
+function pastRows(scene: SceneView): Sighting[] {
+  return scene.layers.flatMap((own): Sighting[] => {
+    const { layer, layout, path } = own;
+    if (!isRow(layer) || layout.hidden) return [];
+    const members = (layout.layers ?? []).filter(({ hidden }) => !hidden).map(({ box }) => box);
+    const { along = "x", wrap } = layer.row;
+    const [needed, has] =
+      along === "y"
+        ? [Math.max(...members.map(({ top, height }) => top + height)), layout.box.height]
+        : [Math.max(...members.map(({ left, width }) => left + width)), layout.box.width];
+    if (needed - has <= slack) return [];
+    const mends = along === "x" && !wrap && !layer.rules;
+    return [
+      {
+        ...about(scene, own),
+        ...{ from: scene.from, to: scene.to, amount: needed - has },
+        measured: `what is in the row needs ${Math.round(needed)} px of the ${Math.round(has)} px that it has`,
+        ...(mends && { change: [{ op: "add" as const, path: `${path}/row/wrap`, value: true }] }),
+      },
+    ];
+  });
 }
 
 /** Of the size of its letters so much may a scene cut off: what descenders leave. */
