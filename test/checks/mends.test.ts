@@ -194,6 +194,31 @@ test("a text on a plain ground is unreadable exactly when WCAG says so, and the 
   );
 });
 
+test("content higher than any screen is read too, each block against what is behind it", () => {
+  const plate = (name: string, background: string, top: string): Layer => ({
+    ...{ name, shape: "rectangle", background, depth: 0.001 },
+    place: { left: 0, width: "100%", top: top as `${number}px`, height: "3000px" },
+  });
+  const content = ["#103040", "#f0f4f0"].map((color) => ({ text: "tide", color, fontSize: "16px" as const }));
+  const found = (first: string, second: string) =>
+    checkPage({
+      page: pageOf([
+        {
+          ...{ name: "sea", content },
+          layers: [plate("upper", first, "0px"), plate("lower", second, "3000px")],
+        },
+        { name: "end", height: "100vh", layers: [] },
+      ]),
+      natural: { ...natural, content: ({ content = [] }) => 3000 * content.length },
+      viewports,
+    })
+      .filter(({ rule }) => rule === "contrast")
+      .map(({ path }) => path);
+  expect(found("#f0f4f0", "#103040")).toEqual([]);
+  expect(found("#103040", "#103040")).toEqual(["/scenes/0/content/0"]);
+  expect(found("#f0f4f0", "#f0f4f0")).toEqual(["/scenes/0/content/1"]);
+});
+
 test("a text that would turn from light to dark on its card, or back, is its designer's to change", () => {
   const changed = { kept: 0, turned: 0 };
   fc.assert(

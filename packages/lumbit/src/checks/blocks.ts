@@ -35,17 +35,18 @@ export function blocksOf(own: SceneView, view: View): BlockView[] {
   const heightOf = (blocks: readonly Block[]) =>
     natural.content?.({ ...bare, content: blocks }, inside.width, viewport) ?? 0;
   const around = grown(inside, px(panel?.padding ?? 0), px(panel?.padding ?? 0));
+  const heights = content.map((block) => heightOf([block]));
+  const [first = 0, second = 0] = heights;
+  const gap = heightOf(content.slice(0, 2)) - first - second;
+  let next = inside.top;
   return content.map((block, index) => {
     const { padding: _, list, ...style } = block;
     const size = resolveFontSize(block.fontSize, { viewport });
     const padding = px(blockPadding(block));
-    const height = heightOf([block]);
-    const whole: Box = {
-      left: inside.left,
-      top: inside.top + heightOf(content.slice(0, index + 1)) - height,
-      width: Math.min(inside.width, px(block.maxWidth ?? "100%")),
-      height,
-    };
+    const height = heights[index] as number;
+    const width = Math.min(inside.width, px(block.maxWidth ?? "100%"));
+    const whole: Box = { left: inside.left, top: next, width, height };
+    next += height + gap;
     const lines = grown(whole, -padding * (isButton(block) ? 2 : 1), -padding);
     if (list) {
       lines.left += px(listIndent);

@@ -1,4 +1,12 @@
-import { type Block, type Box, isText, plainText, poseAt, type TextStyle } from "../../core/index.ts";
+import {
+  type Block,
+  type Box,
+  intersection,
+  isText,
+  plainText,
+  poseAt,
+  type TextStyle,
+} from "../../core/index.ts";
 import { behind, type Ground, groundsAt, layersBehind, type Moment, painted } from "../behind.ts";
 import { type BlockView, blocksOf } from "../blocks.ts";
 import type { Check } from "../check.ts";
@@ -91,14 +99,18 @@ function layerTexts(scene: SceneView, view: View): Read[] {
 function blockTexts(scene: SceneView, view: View): Read[] {
   const farther = scene.layers.filter((own) => isBehindContent(own));
   const moments = scene.scene.content ? scrolled(scene, view) : [];
+  const screen = view.viewport.height;
+  const [from, to] = whereRead;
   return blocksOf(scene, view).flatMap((own): Read[] => {
     const { block, index, size } = own;
     const color = block.outline ? undefined : colorOf(block, scene, view);
     if (!color) return [];
     const seen = moments.flatMap((moment) => {
-      const letters = onScreen(own.letters, moment.scene);
-      const isWhole = letters.top >= 0 && letters.top + letters.height <= view.viewport.height;
-      if (!isWhole || !isWhereRead(letters, view)) return [];
+      const all = onScreen(own.letters, moment.scene);
+      const page = { left: all.left, width: all.width, top: from * screen, height: (to - from) * screen };
+      // All of it, or as much as fits.
+      const letters = intersection(all, page);
+      if (letters.height < 0.99 * Math.min(all.height, page.height)) return [];
       const grounds = [
         ...panelsAt(own, scene, moment),
         ...layersBehind(letters, moment, farther, view),
