@@ -31,6 +31,10 @@ export async function firefoxScreen(url: string): Promise<Sharp> {
     try {
       const page = await browser.newPage();
       await page.goto(url, { waitUntil: "load" });
+      await page.evaluate(
+        "new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))",
+      );
+      // What was drawn reaches the screen some time after.
       await new Promise((resolve) => setTimeout(resolve, 2000));
       return screenOf(readFileSync(join(folder, "Xvfb_screen0")));
     } finally {
