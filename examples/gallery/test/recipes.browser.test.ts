@@ -21,6 +21,8 @@ interface Seen {
   backdrop: number;
   /** The tops of headings in the content. */
   headings: number[];
+  /** Of the content of scenes: its top, that of its words, and what is done with what is seen through its panel. */
+  panels: { top: number; words: number; behind: string }[];
   titles: string[];
 }
 interface Layer {
@@ -58,6 +60,7 @@ const see = (scroll: string) => `
     layers: named("data-lumbit-layer", layer), panes: named("data-lumbit-pane", (element) => ({ top: box(element).top })),
     backdrop: box(document.querySelector("[data-lumbit-backdrop]") ?? document.body).top,
     headings: [...document.querySelectorAll("h2[data-lumbit-block]")].map((element) => box(element).top),
+    panels: [...document.querySelectorAll("[data-lumbit-is~=content]")].map((element) => ({ top: box(element).top, words: box(element.firstElementChild).top, behind: getComputedStyle(element).backdropFilter })),
     titles: [...document.querySelectorAll("[data-lumbit-shown] [data-lumbit-is~=title]")].map(shown) });`;
 
 /** A page of a recipe in an engine, looked at when a share of a scene's passage is over, or at a scroll position. */
@@ -219,6 +222,18 @@ const claims: Record<string, [scene: string, claim: (page: Looked) => Promise<vo
       // At the settle moment its words are in the middle of the frame.
       const { top = 0, height = 0 } = b.scenes.visit ?? {};
       near(of(b, "words").y, top + height / 2);
+    },
+  ],
+  "calm-panel": [
+    "reading",
+    async ({ at }) => {
+      const [a, b] = [await at(0.3), await at(0.6)];
+      goes(a, b, (seen) => of(seen, "school").top, 1 / 1.9);
+      const [panel, later] = [a.panels[0], b.panels[0]];
+      near(((panel?.top ?? 0) - (later?.top ?? 0)) / (b.scroll - a.scroll), 1, 0.01);
+      // Its panel stands around its words, and softens what passes behind them.
+      near((panel?.words ?? 0) - (panel?.top ?? 0), 2.2 * 16);
+      expect(panel?.behind).toBe("blur(16px)");
     },
   ],
   "one-part-many": [
