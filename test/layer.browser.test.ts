@@ -90,8 +90,7 @@ const composed = {
           ...{
             name: "boat",
             depth: -0.2,
-            place: { left: "40%", top: "30vh" },
-            size: { width: "200px", height: "100px" },
+            place: { left: "40%", top: "30vh", width: "200px", height: "100px" },
           },
           layers: [
             {
