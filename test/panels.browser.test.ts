@@ -44,7 +44,10 @@ const page = {
       content: [
         { text: "Open by the tide", as: "h2", fontSize: "34px" },
         { text: words, background: "#def", padding: "1.5rem", radius: "6px", maxWidth: "90%" },
-        { list: ["Ebb", words], background: "#fed", padding: "12px" },
+        {
+          ...{ list: ["Ebb", words], background: "#fed", padding: "12px" },
+          rules: [{ media: "(max-width: 600px)", padding: 0 }],
+        },
         { text: "Plan a visit", href: "#seen", shadow: "0 1px 4px #000" },
         { text: "Or only look", href: "#seen" },
       ],

@@ -23,9 +23,9 @@ export const blurBehindCss = (radius: Panel["blurBehind"]): Declarations => {
 /** The panel behind a block of content, for those settings of it that are given; `block` has all of them. */
 export function blockPanelCss(given: Panel, block: Block): Declarations {
   const { padding } = given;
-  const css = panelCss(given);
-  if (!block.list || padding === undefined || padding === 0) return css;
-  return { ...css, "padding-inline-start": `calc(${padding} + ${listIndent})` };
+  if (!block.list || padding === undefined) return panelCss(given);
+  const indent = padding === 0 ? listIndent : `calc(${padding} + ${listIndent})`;
+  return { ...panelCss(given), "padding-inline-start": indent };
 }
 
 /** A link that looks like a button, where settings of that are given; `block` has all of them. */
