@@ -12,24 +12,21 @@ import {
   type Viewport,
 } from "lumbit/core";
 import {
-  blockPadding,
   columnDefaults,
   contentAcross,
   directionalityOf,
   fittedWidth,
   headerGap,
   headerPadding,
-  isButton,
   isImage,
   isShape,
   isText,
-  type Panel,
   resolveFontSize,
   runsOf,
   type TextStyle,
   textDefaults,
 } from "lumbit/internal";
-import { blendCss } from "lumbit/static";
+import { blendCss, blurBehindCss, buttonCss, panelCss } from "lumbit/static";
 import type { TextSizer } from "../text-size.ts";
 import { type Child, type Css, node } from "./node.ts";
 
@@ -113,7 +110,7 @@ function drawPage(view: View, scroll: number, materials: Materials): Child {
           background: layer.background,
           "border-radius": radius,
           "box-shadow": layer.shadow,
-          "backdrop-filter": behind(layer),
+          ...blurBehindCss(layer.blurBehind),
         };
         const content = isText(layer)
           ? text(layer, scene.scene, inside, { ...common, ...panel }, view, materials)
@@ -318,25 +315,9 @@ function content(
           words(block.list.map((entry) => `•  ${entry}`).join("\n")),
         );
       const own = words(block.text ?? "");
-      if (!isButton(block))
-        return node("i", { ...css, ...(block.href === undefined && panelCss(block)) }, own);
-      const padding = blockPadding(block);
-      const button = { position: "static", display: "inline-block", ...panelCss(block) };
-      return node("i", css, [
-        node("i", { ...button, padding: padding === 0 ? 0 : `${padding} calc(2 * ${padding})` }, own),
-      ]);
+      const button = buttonCss(block, block);
+      if (!button) return node("i", { ...css, ...(block.href === undefined && panelCss(block)) }, own);
+      return node("i", css, [node("i", { position: "static", ...button }, own)]);
     }),
   );
 }
-
-/** What is painted behind words in the flow. */
-const panelCss = (panel: Panel): Css => ({
-  ...(panel.padding !== undefined && { padding: panel.padding, "box-sizing": "border-box" }),
-  background: panel.background,
-  "border-radius": panel.radius,
-  "box-shadow": panel.shadow,
-  "backdrop-filter": behind(panel),
-});
-
-const behind = ({ blurBehind }: { blurBehind?: string | undefined }) =>
-  blurBehind === undefined ? undefined : `blur(${blurBehind})`;

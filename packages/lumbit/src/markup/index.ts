@@ -17,6 +17,7 @@ export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss, wideCss } from "./model.css.ts";
 export { layerKeyframes, motionCss } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
+export { blurBehindCss, buttonCss, panelCss } from "./panel.ts";
 export { passage, settle, zero } from "./passage.css.ts";
 export { variable } from "./properties.ts";
 export {

@@ -1,10 +1,13 @@
 export {
   type Assets,
   blendCss,
+  blurBehindCss,
+  buttonCss,
   type DrawnSizes,
   type FontStack,
   type Picture,
   type PictureSource,
+  panelCss,
 } from "../markup/index.ts";
 export { pageCss } from "./css.ts";
 export { type DrawnWidths, drawnWidths } from "./drawn-widths.ts";
