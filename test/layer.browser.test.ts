@@ -101,6 +101,28 @@ const composed = {
             },
           ],
         },
+        {
+          ...{
+            name: "tags",
+            depth: 0.3,
+            place: { left: "4%", top: "15vh" },
+            row: { gap: "12px", align: "middle" },
+          },
+          layers: [
+            { name: "tag", text: "Low water", fontSize: "20px" },
+            {
+              ...{ name: "note", place: {} },
+              layers: [
+                { name: "slate", shape: "rectangle", background: "#123" },
+                {
+                  name: "hour",
+                  text: "at noon",
+                  place: { left: "9px", right: "1vw", top: "4px", bottom: "6px" },
+                },
+              ],
+            },
+          ],
+        },
       ],
     },
     {
@@ -122,8 +144,11 @@ const around = `body { margin: 0; color: #123 } .as-first { height: 120vh } .as-
 .as-pier { height: 140vh } @media (max-width: 600px) { .as-pier { height: 110vh } }`;
 const paths = [
   ...["first/reef", "pier/water", "pier/reef", "pier/sign", "pier/window"],
-  ...["pier/near", "pier/words", "pier/boat", "held/disc"],
+  ...["pier/near", "pier/words", "pier/boat", "pier/tags", "held/disc"],
 ];
+
+/** What is looked at in them, where that is not all of it. */
+const inside: Record<string, string> = { "pier/tags": "slate" };
 
 let browser: Chromium;
 let origin: string;
@@ -192,9 +217,10 @@ for (const viewport of [
     for (const path of paths) {
       const [scene, layer] = path.split("/");
       await page.goto(`${origin}/index.html`, { waitUntil: "load" });
-      const wanted = await course(page, `[data-lumbit-scene="${scene}"] [data-lumbit-layer="${layer}"]`);
+      const inner = inside[path] ?? layer;
+      const wanted = await course(page, `[data-lumbit-scene="${scene}"] [data-lumbit-layer="${inner}"]`);
       await page.goto(`${origin}/${path}/page.html`, { waitUntil: "load" });
-      const got = await course(page, `.${scene}-scene .${layer}`);
+      const got = await course(page, `.${scene}-scene .${inner}`);
       for (const [step, values] of wanted.entries())
         for (const [index, value] of values.entries()) {
           const off = Math.abs((got[step]?.[index] ?? Number.NaN) - value);

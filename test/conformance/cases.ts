@@ -48,7 +48,18 @@ const words = fc.constantFrom(
   "High water at six",
   "The wheel turns when the mill pond is full, twice a day",
 );
-/** Rows of anything, rows among them. */
+/** Where something stands in a group that is as large as what is in it. */
+const insets = fc.oneof(
+  fc.record({ left: size, top: size }),
+  fc.record({ right: size, bottom: size }),
+  fc.constant({ center: "both" }),
+  fc.record({ center: fc.constant("x"), top: fc.constant("-6px") }),
+);
+const stretched = fc.oneof(
+  fc.record({ left: size, right: size, top: size, bottom: size }),
+  fc.record({ left: size, right: size, bottom: size, height: size }),
+);
+/** Rows of anything, rows among them, and groups that are as large as what is in them. */
 const randomRows = fc
   .array(
     fc.letrec((tie) => ({
@@ -80,8 +91,27 @@ const randomRows = fc
               hidden: fc.boolean(),
             }),
             tie("row"),
+            tie("fit"),
           ),
           { minLength: 1, maxLength: 5 },
+        ),
+      }),
+      fit: fc.record({
+        place: fc.constant({}),
+        layers: fc.array(
+          fc.oneof(
+            { maxDepth: 2 },
+            fc.record({ text: words, place: insets }),
+            fc.record({
+              ...constants(tank),
+              place: fc.tuple(insets, size).map(([at, width]) => ({ ...at, width })),
+            }),
+            fc.record(constants(tank)),
+            fc.record({ ...constants({ shape: "rectangle", background: "#0a6" }), place: stretched }),
+            tie("row"),
+            tie("fit"),
+          ),
+          { minLength: 1, maxLength: 4 },
         ),
       }),
     })).row,
@@ -572,6 +602,77 @@ export const cases: Case[] = [
           layers: [
             { name: "said", text: "Low water at noon, slack before", fontSize: "18px" },
             block("end", { place: { width: "5%", height: "5%" } }),
+          ],
+        },
+      ],
+    }),
+  },
+  {
+    name: "groups as large as what is in them",
+    page: middle({
+      layers: [
+        {
+          name: "card",
+          ...{ depth: -0.25, place: { left: "6%", top: "12vh" }, radius: "6px" },
+          layers: [
+            block("panel", { place: { left: 0, right: 0, top: "30px", bottom: 0 } }),
+            { name: "shown", ...tank, place: { left: "2%", top: 0, width: "22%" } },
+            {
+              name: "said",
+              text: "Here from April to the first frost, and gone by the neap tide",
+              maxWidth: "22%",
+              place: { left: "2%", right: "2%", top: "120px", bottom: "1.5vh" },
+            },
+          ],
+        },
+        {
+          name: "tag",
+          ...{ depth: 0.5, place: { right: "8%", bottom: "6%", width: "34%" } },
+          rules: [{ media: "(max-width: 700px)", place: { right: "2%", top: "4%", width: "60%" } }],
+          layers: [
+            { name: "ground", ...tank },
+            {
+              name: "long",
+              text: "Slack water, twice a day, and in the weeks of spring tides a little longer",
+              fontSize: "24px",
+              place: { left: "4%", top: "20px", bottom: "44px" },
+              rules: [
+                { media: "(max-width: 700px)", place: { left: "1%", right: "1%", top: 0, bottom: "60px" } },
+              ],
+            },
+            { name: "corner", text: "ebb", place: { right: "6px", bottom: "4px" } },
+            {
+              name: "pill",
+              place: { center: "x", bottom: "-10px" },
+              ramps: [ramp("scale", ["cover 0%", 0.6], ["cover 100%", 1.2])],
+              layers: [
+                block("round", { place: undefined, radius: "99px" }),
+                {
+                  name: "words",
+                  text: "in the middle",
+                  place: { left: "12px", right: "12px", top: "4px", bottom: "4px" },
+                },
+                {
+                  name: "framed",
+                  ...tank,
+                  pane: true,
+                  place: { left: "1vw", bottom: 0, width: "30px", height: "3vh" },
+                },
+              ],
+            },
+          ],
+        },
+        {
+          name: "high",
+          place: { center: "both", height: "40vh" },
+          layers: [
+            {
+              name: "middle",
+              text: "As high as it says",
+              place: { center: "y", left: "10px", right: "14px" },
+            },
+            { name: "foot", text: "Wide by this one, which says more", place: { center: "x", bottom: 0 } },
+            block("line", { place: { left: 0, right: 0, top: 0, height: "3px" } }),
           ],
         },
       ],

@@ -1,5 +1,5 @@
 import { type Box, type LayerLayout, type LayerPose, type PageLayout, poseAt, type Size } from "lumbit/core";
-import { boundsOf, fillsScene, hasPane, isReel, isRow, withInner } from "lumbit/internal";
+import { boundsOf, fillsScene, hasPane, isArranged, isReel, isRow, withInner } from "lumbit/internal";
 import type { Standing } from "../edit/place.ts";
 
 /** A layer as a stage shows it at a scroll position. Boxes are in px of its screen. */
@@ -46,8 +46,8 @@ export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll:
         ...(pane && { pane }),
       },
       ...(own.layers ?? []).flatMap((inner) =>
-        // Percentages in a row are of what is around the row.
-        shown(inner, isRow(own.layer) ? around : own.box, {
+        // Percentages in what is as large as its content are of what is around that.
+        shown(inner, isArranged(own.layer) ? around : own.box, {
           scale: scale * at.scale,
           carried: carried || isReel(own.layer),
           inRow: isRow(own.layer),

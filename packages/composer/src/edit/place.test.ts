@@ -4,7 +4,8 @@ import { expect, test } from "vitest";
 import { randomScenes, randomViewport } from "../../../../test/random-scenes.ts";
 import { type Shown, shownIn } from "../desk/shown.ts";
 import { edited } from "./edit.ts";
-import { move, resize, shifted } from "./place.ts";
+import { ungroup } from "./layers.ts";
+import { move, outOfGroup, resize, shifted } from "./place.ts";
 
 const pageOf = (scenes: Page["scenes"]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
 const natural = { layer: () => ({ width: 320, height: 180 }) };
@@ -90,4 +91,30 @@ test("a sum of lengths is moved by its pixels", () => {
   expect(shifted("calc(50% + 2rem)", 8, 400, viewport)).toBe("calc(50% + 2rem + 8px)");
   expect(shifted("calc(50% - 3px - 2rem)", 8, 400, viewport)).toBe("calc(50% - 2rem + 5px)");
   expect(shifted("calc(4px)", -8, 400, viewport)).toBe("calc(-4px)");
+});
+
+test("what is taken out of a group that is as large as that stands where it stood, and is as large", () => {
+  const inside = (place: object, index: number) => ({
+    ...{ name: `l${index}`, shape: "rectangle", background: "#0a6" },
+    place,
+  });
+  const places = [
+    { left: "24px", top: 0, width: "20%", height: "90px" },
+    { left: 0, right: "1rem", top: "30px", bottom: "2vh" },
+    { right: "2vw", bottom: 0, width: "40px", height: "10%" },
+    { center: "both", width: "50px", height: "10px" },
+  ];
+  fc.assert(
+    fc.property(fc.subarray(places, { minLength: 1 }), randomViewport, (chosen, viewport) => {
+      const layers = [...chosen, places[0]].map((place, index) => inside(place as object, index));
+      const group = { name: "card", depth: 0.5, place: { right: "8%", top: "12vh" }, layers };
+      const page = pageOf([{ name: "s", height: "90vh", layers: [group] }] as unknown as Page["scenes"]);
+      const [around, ...members] = shownOn(page, viewport, 0);
+      if (!around) throw new Error("no group");
+      const { page: apart } = edited(page, ungroup(around.name, outOfGroup(around, members)));
+      for (const [index, { pose }] of shownOn(apart, viewport, 0).entries())
+        for (const side of ["left", "top", "width", "height"] as const)
+          expect(Math.abs(pose[side] - (members[index]?.pose[side] ?? Number.NaN))).toBeLessThan(0.5);
+    }),
+  );
 });

@@ -100,16 +100,23 @@ export const resize =
       text.fontSize = { fit: shifted(layer.fontSize.fit, growth, standing.around.width, standing.viewport) };
   };
 
-/** Has what stood in a row stand where the row had it, in the box around that. */
-export const outOfRow =
-  (row: Standing, members: readonly Standing[]): Edit =>
+/** Has what stood in a group as large as that stand where it stood, in the box around the group. */
+export const outOfGroup =
+  (group: Standing, members: readonly Standing[]): Edit =>
   (page) => {
-    for (const member of members)
+    for (const member of members) {
+      const place = looseOf(member);
+      const sizes: Loose = {};
+      for (const { start, end, size } of [axes.x, axes.y])
+        if (place[size] !== undefined) sizes[size] = place[size];
+        else if (place[start] !== undefined && place[end] !== undefined)
+          sizes[size] = percent(member.box[size], group.around[size]);
       write(page, member, {
-        ...looseOf(member),
-        left: percent(row.box.left + member.box.left, row.around.width),
-        top: percent(row.box.top + member.box.top, row.around.height),
+        ...sizes,
+        left: percent(group.box.left + member.box.left, group.around.width),
+        top: percent(group.box.top + member.box.top, group.around.height),
       });
+    }
   };
 
 /** Brings the point of a picture that crops keep in sight to shares of its width and height. */

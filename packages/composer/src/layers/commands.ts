@@ -1,4 +1,4 @@
-import { isGroup, isRow } from "lumbit/internal";
+import { isArranged, isGroup } from "lumbit/internal";
 import type { Edit } from "../edit/edit.ts";
 import { freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
 import {
@@ -12,7 +12,7 @@ import {
   spread,
   ungroup,
 } from "../edit/layers.ts";
-import { outOfRow } from "../edit/place.ts";
+import { outOfGroup } from "../edit/place.ts";
 import type { Command } from "../menu.tsx";
 import { groupsAround } from "../section/arrange.ts";
 import { standingNow } from "../section/depths.ts";
@@ -74,10 +74,10 @@ export function layerCommands(composer: Composer): Command[] {
       },
       do() {
         if (!first || !only) return;
-        const standing = isRow(only) ? standingNow(composer) : [];
-        const row = standing.find(({ name }) => name.layer === only.name);
+        const standing = isArranged(only) ? standingNow(composer) : [];
+        const around = standing.find(({ name }) => name.layer === only.name);
         const members = standing.filter(({ name }) => inner.includes(name.layer));
-        edit("taken apart", ungroup(first, row && outOfRow(row, members)), inner);
+        edit("taken apart", ungroup(first, around && outOfGroup(around, members)), inner);
       },
     },
     {

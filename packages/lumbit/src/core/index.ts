@@ -32,6 +32,7 @@ export {
   swing,
 } from "./drift.ts";
 export { type Easing, eased } from "./easing.ts";
+export { placeInFit, stretches } from "./fit-content.ts";
 export {
   type FittedSize,
   type FluidSize,

@@ -1,4 +1,5 @@
 import type { AnyLayer, GroupLayer, ImageLayer, MarkupLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
+import type { Place } from "./place.ts";
 import type { Reel } from "./reel.ts";
 import type { Row } from "./row.ts";
 import type { Scene } from "./scene.ts";
@@ -15,6 +16,22 @@ export const isReel = (layer: AnyLayer): layer is GroupLayer & { reel: Reel } =>
 
 /** Of a group whose layers stand beside each other by themselves. */
 export const isRow = (layer: AnyLayer): layer is GroupLayer & { row: Row } => layer.row !== undefined;
+
+/** Of a group with a place that does not say how large it is: it is as large as what is in it. */
+export const isFitContent = (layer: AnyLayer): layer is GroupLayer & { place: Place } =>
+  isGroup(layer) &&
+  layer.place !== undefined &&
+  !isRow(layer) &&
+  !isReel(layer) &&
+  !hasPane(layer) &&
+  !(saysSize(layer.place, "left", "right", "width") && saysSize(layer.place, "top", "bottom", "height"));
+
+const saysSize = (place: Place, start: "left" | "top", end: "right" | "bottom", size: "width" | "height") =>
+  place[size] !== undefined || (place[start] !== undefined && place[end] !== undefined);
+
+/** Whether a group is as large as what is in it where it does not say: percentages in it are of the box around it. */
+export const isArranged = (layer: AnyLayer): layer is GroupLayer & ({ row: Row } | { place: Place }) =>
+  isRow(layer) || isFitContent(layer);
 
 /** Layers and all that is in them, in document order. */
 export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>

@@ -1,9 +1,19 @@
+import { numbers } from "./arithmetic.ts";
 import type { Box, Size } from "./box.ts";
+import {
+  type FitAxis,
+  type FitMember,
+  fitBox,
+  fitSize,
+  placeInFit,
+  spaceOf,
+  stretches,
+} from "./fit-content.ts";
 import { fittedWidth } from "./font-size.ts";
-import { fillsScene, hasPane, isGroup, isImage, isRow, isText } from "./kinds.ts";
+import { fillsScene, hasPane, isArranged, isFitContent, isGroup, isImage, isRow, isText } from "./kinds.ts";
 import type { AnyLayer, GroupLayer } from "./layer.ts";
 import type { Natural } from "./layout.ts";
-import { type Place, placedBox } from "./place.ts";
+import { type Place, placedAxes, placedBox } from "./place.ts";
 import { type Row, type RowInput, type RowMember, rowBoxes, rowSize } from "./row.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
@@ -28,6 +38,7 @@ export function placeLayer(layer: AnyLayer, around: Size, sizes: Sizes, within?:
   const { viewport, natural, scene } = sizes;
   const whole = { left: 0, top: 0, width: around.width, height: around.height };
   if (isRow(layer)) return placeRow(layer, around, sizes, within);
+  if (isFitContent(layer)) return placeFitContent(layer, around, sizes, within);
   if (fillsScene(layer) || (isGroup(layer) && !layer.place)) return { box: whole };
   const fitted = isText(layer) ? fittedWidth(layer) : undefined;
   const place = layer.place ?? { center: "both" };
@@ -86,17 +97,76 @@ function placeRow(layer: RowLayer, around: Size, sizes: Sizes, within?: number):
   return { ...arrange({ ...box, height: Math.max(box.height, needed.height) }), pane: box };
 }
 
+/** Places a group that is as large as what is in it: their percentages are of the box that it is in itself. */
+function placeFitContent(layer: FitLayer, around: Size, sizes: Sizes, within?: number): Placed {
+  let members = new Map<AnyLayer, FitMember & { placed: Placed }>();
+  const box = placedBox(layer.place, {
+    viewport: sizes.viewport,
+    around,
+    kind: "text",
+    within,
+    natural(available) {
+      const shown = layer.layers.filter(({ hidden }) => !hidden);
+      members = new Map(shown.map((member) => [member, fitMember(member, around, sizes, available)]));
+      return fitSize([...members.values()], available);
+    },
+  });
+  const arrange = (box: Box): Placed => ({
+    box,
+    members: layer.layers.map((own) => {
+      const member = members.get(own);
+      if (!member) return { box: nowhere };
+      const at = fitBox(member, box);
+      return member.placed.arrange?.(at) ?? { ...member.placed, box: at };
+    }),
+  });
+  return { ...arrange(box), arrange };
+}
+
+/** A layer of such a group, which may be so many px wide. */
+function fitMember(
+  member: AnyLayer,
+  around: Size,
+  sizes: Sizes,
+  available: number,
+): FitMember & { placed: Placed } {
+  const place = placeInFit(member);
+  const axes = placedAxes(
+    numbers,
+    place,
+    (length, axis) =>
+      resolveLength(length, {
+        viewport: sizes.viewport,
+        percent: axis === "x" ? around.width : around.height,
+      }),
+    around,
+  );
+  const { width, height } = place;
+  const alone = {
+    ...member,
+    place: { ...(width !== undefined && { width }), ...(height !== undefined && { height }) },
+  } as AnyLayer;
+  const placed = placeLayer(alone, around, sizes, Math.max(0, available - spaceOf(axes.x)));
+  const isStretched = !(isText(member) || isArranged(member));
+  const axis = (own: Omit<FitAxis, "needs">, size: number): FitAxis => ({
+    ...own,
+    needs: isStretched && stretches(own) ? 0 : size,
+  });
+  return { x: axis(axes.x, placed.box.width), y: axis(axes.y, placed.box.height), placed };
+}
+
 /** How far a layer in a row may be stretched: what is as large as what is in it. */
 function stretchesOf(layer: AnyLayer, px: (length: Length | undefined) => number): RowMember["stretches"] {
   const { width, height } = layer.place ?? {};
   const grows = (size: Length | undefined, most = Number.POSITIVE_INFINITY) =>
-    (isText(layer) || isRow(layer)) && size === undefined ? most : 0;
+    (isText(layer) || isArranged(layer)) && size === undefined ? most : 0;
   return {
     x: grows(width, layer.maxWidth === undefined ? undefined : px(layer.maxWidth)),
     y: grows(height),
   };
 }
 
+type FitLayer = GroupLayer & { place: Place };
 type RowLayer = Extract<AnyLayer, { row?: unknown }> & { row: Row };
 
 const noSize = { width: 0, height: 0 };

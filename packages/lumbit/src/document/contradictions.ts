@@ -1,5 +1,6 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
+import { fitsContent, sizeBreaches } from "./fit-content.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
 import { headerBreaches, linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
@@ -193,6 +194,11 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
       );
   if ("variants" in rule && !("image" in rule))
     breach("variants", 'variants are of one picture: give the rule its "image" too');
+  if ("layers" in layer && fitsContent(layer) !== fitsContent(changedBy(layer, { media: "", ...rule })))
+    breach(
+      "place",
+      `this group is ${fitsContent(layer) ? "" : "not "}as large as what is in it, and has to be that on all screens: ${fitsContent(layer) ? "leave its width or height away here too" : "say how large it is here too"}`,
+    );
   const state = givenKinds(layer)[0];
   const before = new Set(stateBreaches(layer, state, []).map(({ message }) => message));
   const changed = stateBreaches(changedBy(layer, { media: "", ...rule }), state, []);
@@ -205,6 +211,9 @@ function ruleBreaches(rule: Json, layer: Json, kind: Kind | undefined, path: Pat
 
 /** Whether a layer has a speed other than the page's. */
 const moves = ({ depth = 0, speed = 1 }: Json) => depth !== 0 || speed !== 1;
+
+const groupWords = ({ pane, reel }: Json) =>
+  reel !== undefined ? "a reel" : pane === true ? "a group in a pane" : "a group";
 
 /** What a picture in a pane does not have. */
 const unpaned = Object.entries(layerSettings as Settings).flatMap(([key, own]) => (own.unpaned ? [key] : []));
@@ -236,16 +245,12 @@ function stateBreaches(layer: Json, kind: string | undefined, path: Path): Breac
       );
   if (kind === "markup" && !("place" in layer))
     breaches.push({ path, message: 'the piece of markup needs a "place" with its width and height' });
-  const isGroup = kind === "layers" && !("row" in layer);
-  if ((kind === "shape" || kind === "markup" || isGroup) && isObject(layer.place)) {
-    const { place } = layer;
-    const what = `a ${isGroup ? oneName.group : oneName[kind as "shape" | "markup"]}`;
-    const or = isGroup ? '; with a "row" it is as large as what is in it' : "";
-    if (!("width" in place) && !("left" in place && "right" in place))
-      breach("place", `${what} has no width of its own: give it width, or left and right${or}`);
-    if (!("height" in place) && !("top" in place && "bottom" in place))
-      breach("place", `${what} has no height of its own: give it height, or top and bottom${or}`);
-  }
+  if (kind === "shape" || kind === "markup")
+    breaches.push(...sizeBreaches(layer, `a ${oneName[kind]}`, path));
+  if (kind === "layers" && !("row" in layer))
+    breaches.push(
+      ...sizeBreaches(layer, groupWords(layer), path, fitsContent(layer) ? layer.layers : undefined),
+    );
   if (isObject(layer.cue) && "pieces" in layer.cue && kind !== "text")
     breaches.push({ path: [...path, "cue", "pieces"], message: '"pieces" is for a text' });
   return breaches;

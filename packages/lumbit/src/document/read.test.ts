@@ -599,13 +599,36 @@ describe("says what is wrong", () => {
       /rules\/0\/place a shape has no width of its own/,
     ],
     [
-      "a group of no size, in which words would break after every letter",
+      "a group of no size, in which nothing has one",
       withLayer({
         name: "a",
         place: { right: 0, top: 0, height: "9px" },
+        layers: [
+          { name: "b", image: "b.png", alt: "", place: { left: 0, right: 0, top: 0, height: "4px" } },
+          { name: "c", shape: "rectangle", background: "#fff" },
+        ],
+      }),
+      /place a group has no width of its own, and what is in it has none either: give it width, or left and right/,
+    ],
+    [
+      "a group in a pane of no size",
+      withLayer({
+        name: "a",
+        pane: true,
+        place: { left: 0, top: 0, height: "9px" },
         layers: [{ name: "b", text: "b" }],
       }),
-      /place a group has no width of its own: give it .*; with a "row" it is as large as what is in it/,
+      /place a group in a pane has no width of its own: give it width, or left and right/,
+    ],
+    [
+      "a group that is as large as what is in it on some screens alone",
+      withLayer({
+        name: "a",
+        place: { right: 0, top: 0 },
+        layers: [{ name: "b", text: "b" }],
+        rules: [{ media: "(max-width: 600px)", place: { left: 0, width: "50%", top: 0, height: "50%" } }],
+      }),
+      /rules\/0\/place this group is as large as what is in it, and has to be that on all screens: leave its width or height away here too/,
     ],
     [
       "variants of a picture that the rule does not name",

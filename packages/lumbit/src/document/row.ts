@@ -77,7 +77,8 @@ export function memberBreaches(layer: Json, kind: string | undefined, path: Path
   const sizes = ["width", "height"].filter((key) => key in place).length;
   // Of a shape with a place it is said already.
   const least =
-    (kind === "shape" && !("place" in layer)) || (kind === "layers" && !("row" in layer))
+    (kind === "shape" && !("place" in layer)) ||
+    (kind === "layers" && !("row" in layer) && !("place" in layer))
       ? 2
       : kind === "image"
         ? 1

@@ -24,8 +24,8 @@ export interface LayerContext {
   fixed: readonly AnyLayer[];
   /** Whether the layer is one of a group, which it moves with. */
   inner?: true;
-  /** Whether it stands in a row. */
-  inRow?: boolean;
+  /** Where the group that it is in has it stand: in a row, or in a box as large as what is in it. */
+  stands?: "row" | "fit" | undefined;
   /** Of a slide: which of its reel it is. Of a layer in one: that it is. */
   slide?: { index: number; count: number } | "inside";
   /** The reel that it is in. */

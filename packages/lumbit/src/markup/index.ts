@@ -1,5 +1,6 @@
 export { adoptCss, cropWay } from "./adopt.css.ts";
 export { css, type Expression, print, value } from "./arithmetic.ts";
+export { arrangedAlone } from "./arranged.ts";
 export {
   type Assets,
   type DrawnSizes,

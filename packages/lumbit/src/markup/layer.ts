@@ -2,6 +2,8 @@ import {
   type AnyLayer,
   changedBy,
   fillsScene,
+  isArranged,
+  isFitContent,
   isFitted,
   isGroup,
   isImage,
@@ -15,6 +17,7 @@ import {
   type TextStyle,
 } from "../core/index.ts";
 import type { Given, LayerContext } from "./context.ts";
+import { fitPlace } from "./fit-content.ts";
 import { lengthCss } from "./lengths.ts";
 import { copyRules, lineCss } from "./line.ts";
 import { blendCss, lookCss } from "./look.ts";
@@ -24,7 +27,7 @@ import { blurBehindCss, paddingCss } from "./panel.ts";
 import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
-import { arrangedCss, memberSize } from "./row.ts";
+import { arrangedCss, changesSize, memberSize } from "./row.ts";
 import { quoted } from "./safe.ts";
 import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
@@ -56,7 +59,7 @@ export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] 
           look: layer.tilt === undefined ? {} : { focus: context.look.focus },
           pushed: false,
           inner: true,
-          inRow: isRow(layer),
+          stands: isRow(layer) ? "row" : isFitContent(layer) ? "fit" : undefined,
           ...(isReel(layer) && { reel: layer.reel }),
           slide: isReel(layer) ? { index, count: layer.layers.length } : context.slide && ("inside" as const),
         }),
@@ -105,17 +108,14 @@ function styleOf(
     Object.assign(
       own,
       lineCss(layer, given, base),
-      context.inRow
-        ? memberSize(layer, given)
-        : whole
-          ? contentPlace(layer)
-          : changedPlace(layer, given, base),
+      standing(layer, given, base, context) ??
+        (whole ? contentPlace(layer) : changedPlace(layer, given, base)),
     );
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
   const panel = paddingCss(given.padding);
   if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
-  if (isRow(layer)) {
-    const place = placed ? (context.inRow ? memberSize(layer, given) : contentPlace(layer)) : {};
+  if (isArranged(layer)) {
+    const place = placed ? (standing(layer, given, base, context) ?? contentPlace(layer)) : {};
     if (!boxed) return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
     return {
       layer: { ...own, padding: given.padding, "--lumbit-padding": given.padding },
@@ -136,17 +136,37 @@ function styleOf(
         "border-radius": radius,
         ...blendCss(given),
         ...natural,
-        ...(placed && boxPlace(layer, base, context, true)),
+        ...(placed && (standing(layer, given, base, context) ?? boxPlace(layer, base, context, true))),
         ...clip.pane,
       },
     };
   own["border-radius"] = radius;
-  if (fillsScene(layer)) return { layer: own };
+  if (fillsScene(layer))
+    return { layer: { ...own, ...(context.stands === "fit" && placed && fitPlace(layer, base, context)) } };
   if (typeof context.slide === "object")
     return {
       layer: { ...own, ...(whole && slideCss(context.slide.index, context.slide.count, context.reel)) },
     };
-  return { layer: { ...own, ...natural, ...(placed && boxPlace(layer, base, context)) } };
+  return {
+    layer: {
+      ...own,
+      ...natural,
+      ...(placed && (standing(layer, given, base, context) ?? boxPlace(layer, base, context))),
+    },
+  };
+}
+
+/** The place of a layer that the group around it has stand somewhere. */
+function standing(
+  layer: AnyLayer,
+  given: Given,
+  base: AnyLayer,
+  context: LayerContext,
+): Declarations | undefined {
+  if (context.stands === "fit") return changesSize(layer, given) ? fitPlace(layer, base, context) : {};
+  // Of other kinds a row takes the sizes that they have anywhere.
+  const isSized = isText(layer) || isArranged(layer);
+  return context.stands === "row" && isSized ? memberSize(layer, given) : undefined;
 }
 
 /** What stands for a picture until it is there: under one that covers its box nothing of it is seen afterwards. */

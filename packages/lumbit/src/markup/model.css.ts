@@ -8,10 +8,17 @@ import {
   passageLength,
 } from "../core/index.ts";
 import { css, print } from "./arithmetic.ts";
+import { arranged } from "./arranged.ts";
 import { columnCss } from "./column.ts";
 import { groundCss } from "./ground.css.ts";
 import { paperCss } from "./paper.ts";
 import { passage, scene } from "./passage.css.ts";
+import { declare } from "./rule-css.ts";
+import type { Declarations } from "./tree.ts";
+
+/** What is in groups with a mark. */
+const inside = (mark: string, declarations: Declarations): string =>
+  declare(`[data-lumbit-is~=${mark}] > *, [data-lumbit-is~=${mark}] > picture > *`, declarations);
 
 /**
  * The model in CSS: the formulas of the core, printed, over whatever viewport the reader has. A scene sets
@@ -121,9 +128,12 @@ a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture >
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
 [data-lumbit-is~=pane]:has(> [data-lumbit-is~=group]) { overflow: var(--lumbit-clip, auto); }
 [data-lumbit-is~=group] { container-type: size; }
-[data-lumbit-is~=arranged] > *, [data-lumbit-is~=arranged] > picture > * { position: relative; flex: none; direction: var(--lumbit-written, ltr); }
+${inside("arranged", { ...arranged.row.member, direction: "var(--lumbit-written, ltr)" })}
 /* Percentages of what is in a row are of the box around the row. */
-[data-lumbit-is~=arranged] { display: flex; align-content: flex-start; left: auto; top: auto; width: auto; height: auto; direction: ltr; container-type: normal; }
+${declare("[data-lumbit-is~=arranged]", { ...arranged.row.group, left: "auto", top: "auto", width: "auto", height: "auto", direction: "ltr", "container-type": "normal" })}
+/* What is in a group that is as large as that is all in one cell of it. */
+${declare("[data-lumbit-is~=fit]", arranged.fit.group)}
+${inside("fit", arranged.fit.member)}
 /* A row goes to the left on pages of every script; what is in its slides is written as the page is. */
 [dir="ltr"] { --lumbit-written: ltr; }
 [dir="rtl"] { --lumbit-written: rtl; }

@@ -2,8 +2,8 @@ import {
   type AnyLayer,
   fittedWidth,
   type GroupLayer,
+  isArranged,
   isImage,
-  isRow,
   isText,
   type PlacedAxis,
   pictureSize,
@@ -25,10 +25,7 @@ export function boxPlace(
   asPane = false,
 ): Declarations {
   const { x, y } = axesOf(layer.place ?? { left: 0, right: 0, top: 0, bottom: 0 });
-  const natural = naturalSize(layer, base, context);
-  const { width, height } = natural
-    ? pictureSize(css, x.size, y.size, natural)
-    : { width: x.size ?? css.px(0), height: y.size ?? css.px(0) };
+  const { width, height } = boxSize(layer, { x, y }, base, context);
   const [along, extent] = context.slide ? [x, width] : [y, height];
   return {
     ...sizedAxis(x, width, "x"),
@@ -38,6 +35,19 @@ export function boxPlace(
       "--lumbit-ph": print(extent),
     }),
   };
+}
+
+/** How large a picture, shape or group is on axes of which not all say it. */
+export function boxSize(
+  layer: Exclude<AnyLayer, TextLayer>,
+  { x, y }: Record<"x" | "y", PlacedAxis<Expression>>,
+  base: AnyLayer,
+  context: LayerContext,
+): { width: Expression; height: Expression } {
+  const natural = naturalSize(layer, base, context);
+  return natural
+    ? pictureSize(css, x.size, y.size, natural)
+    : { width: x.size ?? css.px(0), height: y.size ?? css.px(0) };
 }
 
 /** The width and proportions of a picture's file; properties where rules change the picture. Nothing of other layers. */
@@ -73,7 +83,7 @@ export function contentPlace(layer: AnyLayer): Declarations {
   return {
     ...(width
       ? sizedAxis(x, width, "x")
-      : { ...contentAxis(x, "x"), "max-width": isRow(layer) ? print(roomOn(x)) : widest }),
+      : { ...contentAxis(x, "x"), "max-width": isArranged(layer) ? print(roomOn(x)) : widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),
   };
 }

@@ -1,4 +1,4 @@
-import { type AnyLayer, fittedWidth, isRow, isText, type Row } from "../core/index.ts";
+import { type AnyLayer, fittedWidth, isArranged, isText, type Row } from "../core/index.ts";
 import type { Given } from "./context.ts";
 import { lengthCss } from "./lengths.ts";
 import type { Declarations } from "./tree.ts";
@@ -14,15 +14,21 @@ export const arrangedCss = ({ along, gap, align = "start", wrap }: Row): Declara
   "--lumbit-member": along === "y" ? "auto" : "fit-content",
 });
 
+/** Whether settings that are given say how large a layer is. */
+export const changesSize = (layer: AnyLayer, given: Given): boolean =>
+  given === layer ||
+  given.place !== undefined ||
+  given.maxWidth !== undefined ||
+  given.fontSize !== undefined;
+
 /** The sizes of a layer in a row, where settings of them are given: it has no other place of its own. */
 export function memberSize(layer: AnyLayer, given: Given): Declarations {
-  if (given !== layer && !given.place && given.maxWidth === undefined && given.fontSize === undefined)
-    return {};
+  if (!changesSize(layer, given)) return {};
   const { width, height } = layer.place ?? {};
   const fitted = isText(layer) ? fittedWidth(layer) : undefined;
   return {
     width: lengthCss(fitted ?? width, "x") ?? "var(--lumbit-member)",
     height: lengthCss(height, "y") ?? "auto",
-    "max-width": isRow(layer) ? "100%" : lengthCss(layer.maxWidth, "x"),
+    "max-width": isArranged(layer) ? "100%" : lengthCss(layer.maxWidth, "x"),
   };
 }

@@ -16,11 +16,11 @@ import {
   hasPane,
   hasReel,
   type ImageLayer,
+  isArranged,
   isAutomatic,
   isGroup,
   isImage,
   isReel,
-  isRow,
   isSlide,
   type Length,
   leastHeight,
@@ -242,10 +242,10 @@ function widthsIn(
     const near = !over && Number.isFinite(depth) ? (1 + depth) / (1 + depth - nearer) : 1;
     const scale = near * largestScale(layer);
     if (isReel(layer)) return [undefined, ...slideWidths(layer, area, stage.relief, pictures, widthOf)];
-    // Percentages in a row are of what is around the row.
+    // Percentages in what is as large as its content are of what is around that.
     const inside = (own: AnyLayer, box: Area, around: Area, enlarged: number): (ScreenLength | undefined)[] =>
       (own.layers ?? []).flatMap((child) => {
-        const outer = isRow(own) ? around : box;
+        const outer = isArranged(own) ? around : box;
         const at = placed(child, outer, pictures).box;
         const larger = enlarged * largestScale(child);
         return [widthOf(child, at, larger), ...inside(child, at, outer, larger)];

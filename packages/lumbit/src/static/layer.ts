@@ -7,6 +7,7 @@ import {
   edge,
   fillsScene,
   hasPane,
+  isArranged,
   isReel,
   isText,
   overscan,
@@ -20,6 +21,7 @@ import {
 } from "../core/index.ts";
 import {
   type Assets,
+  arrangedAlone,
   css,
   type Declarations,
   type Element,
@@ -112,7 +114,7 @@ export function layerCss(page: Page, path: LayerPath, assets: Assets): string {
       : []),
     ...drifts.map(rule),
     comment(["Where the layer is, and how it looks."]),
-    ...together([...inside.flatMap(basicRules), ...still]).map(rule),
+    ...together([...basicRules(layer), ...still]).map(rule),
     ...(overscans(layer)
       ? [
           comment(["It reaches past what clips it just so far that no edge of it ever shows."]),
@@ -184,9 +186,16 @@ const withoutSpeed = (one: StyleRule): StyleRule => ({
   ),
 });
 
-/** What every layer, and every pane, has. */
-function basicRules(layer: AnyLayer): StyleRule[] {
-  const box = { position: "absolute", margin: 0 };
+/** What every layer, and every pane, has, and all that is in it. */
+function basicRules(layer: AnyLayer, around?: AnyLayer): StyleRule[] {
+  const box = {
+    position: "absolute",
+    margin: 0,
+    ...(around && isArranged(around) && arrangedAlone(around).member),
+  };
+  const group = isArranged(layer)
+    ? arrangedAlone(layer).group
+    : { "container-type": "size", width: "100%", height: "100%" };
   const picture = { display: "block", "max-width": "none", "object-fit": "cover" };
   const words = { "white-space": "pre-line", "overflow-wrap": "anywhere", "line-height": 1.3 };
   return [
@@ -196,7 +205,7 @@ function basicRules(layer: AnyLayer): StyleRule[] {
         ...box,
         ...(layer.image !== undefined && picture),
         ...(isText(layer) && { ...words, "font-size": "1rem", "font-weight": 400 }),
-        ...(layer.layers && { "container-type": "size", width: "100%", height: "100%" }),
+        ...(layer.layers && group),
       },
     },
     ...(hasPane(layer)
@@ -207,6 +216,7 @@ function basicRules(layer: AnyLayer): StyleRule[] {
           },
         ]
       : []),
+    ...(layer.layers ?? []).flatMap((inner) => basicRules(inner, layer)),
   ];
 }
 
