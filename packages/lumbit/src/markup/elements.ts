@@ -179,6 +179,8 @@ interface Drawing {
   heading?: string | undefined;
   /** Whether it is a slide of a reel, or inside one. */
   slide?: "slide" | "inside";
+  /** Whether its group is as large as what is in it, which a picture without a place is stretched over. */
+  fit?: boolean;
 }
 
 function panedElement(layer: AnyLayer, drawing: Drawing): Element {
@@ -201,7 +203,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     "data-lumbit-is": marks(
       "layer",
       fillsScene(layer) && !isBoxed(layer) && "fill",
-      statesOf(layer).some(overscans) && "reach",
+      statesOf(layer).some(overscans) && (isBoxed(layer) || !drawing.fit) && "reach",
       isGroup(layer) && "group",
       isArranged(layer) && "arranged",
       isFitContent(layer) && "fit",
@@ -258,7 +260,10 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     );
   if (isGroup(layer)) {
     const inside = layer.layers.map((child) =>
-      panedElement(child, { ...drawing, still: true, slide: slide && "inside" }),
+      panedElement(child, {
+        ...drawing,
+        ...{ still: true, slide: slide && "inside", fit: isFitContent(layer) },
+      }),
     );
     return layer.href === undefined
       ? element("div", attributes, inside)

@@ -89,7 +89,6 @@ ${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is], [data-lumbi
 ${reachesCss(reaching)}
 /* What is in a group moves with it, and needs no overscan of its own; nor does what is in a slide that is swiped. */
 :is([data-lumbit-is~=group], [data-lumbit-is~=slide]) ${reaching} { left: 0; top: 0; width: 100%; height: 100%; }
-[data-lumbit-is~=fit] > ${reaching}, [data-lumbit-is~=fit] > picture > ${reaching} { width: 0; height: 0; }
 @media ${travelMedia} {${travelling("[data-lumbit-is~=reel]")}}
 ${travelling("[data-lumbit-is~=reel][data-lumbit-is~=travels]")}
 /* Slides away from the view are skipped where the engine wakes them in time; Firefox leaves what moves in them behind. */
