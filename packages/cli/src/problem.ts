@@ -1,6 +1,4 @@
-import { type Fault, formatFault, printable } from "lumbit/document";
-import colors from "picocolors";
-import { say } from "./progress.ts";
+import type { Fault } from "lumbit/document";
 
 /** Wrong use or wrong input: what, where, what is allowed, what to do. Ends a command with exit code 2. */
 export class Problem extends Error {
@@ -31,17 +29,6 @@ const systemReasons: Record<string, string> = {
   ENOSPC: "does not fit: the disk is full",
   EROFS: "is on a disk that cannot be written to",
 };
-
-/** Nobody reads more faults than these at once. */
-const mostPrinted = 100;
-
-/** Prints a problem to the terminal's error output. */
-export function printProblem({ message, faults }: Problem): void {
-  say("");
-  for (const fault of faults.slice(0, mostPrinted)) console.error(`${colors.red("✕")} ${formatFault(fault)}`);
-  if (faults.length > mostPrinted) console.error(`… and ${faults.length - mostPrinted} more`);
-  console.error(colors.red(printable(message)));
-}
 
 /** "1 fault", "3 faults". */
 export const count = (number: number, noun: string): string => `${number} ${noun}${number === 1 ? "" : "s"}`;

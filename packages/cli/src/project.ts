@@ -182,7 +182,7 @@ async function readAsset(
     return font ? { path, bytes, font } : `"${path}" is no font; name a .woff2, .woff, .ttf or .otf file`;
   }
   if (kind === "markup") {
-    const markup = readMarkup(path, bytes.toString("utf8"), trusted.has(path));
+    const markup = await readMarkup(path, bytes.toString("utf8"), trusted.has(path));
     return typeof markup === "string" ? markup : { path, ...markup };
   }
   const picture = await (kind === "video" ? readVideo(path, bytes) : readPicture(path, bytes));

@@ -1,6 +1,4 @@
 import type { Element, Nodes, Root } from "hast";
-import { fromHtml } from "hast-util-from-html";
-import { toHtml } from "hast-util-to-html";
 import { isSafeLink } from "lumbit/settings";
 
 /** What may do more than stand in a page: it runs, loads, or changes what is around it; and what browsers may read otherwise. */
@@ -28,8 +26,17 @@ const couldRun = (value: string) =>
 const most = 1024 * 1024;
 
 /** The HTML of a markup file that may stand in a page, or what is wrong with it: all of it, each with its line. */
-export function readMarkup(path: string, text: string, trusted: boolean): { html: string } | string {
+export async function readMarkup(
+  path: string,
+  text: string,
+  trusted: boolean,
+): Promise<{ html: string } | string> {
   if (text.length > most) return `"${path}" is larger than 1 MB; leave out what is not needed`;
+  // Loaded here: few pages have pieces of markup.
+  const [{ fromHtml }, { toHtml }] = await Promise.all([
+    import("hast-util-from-html"),
+    import("hast-util-to-html"),
+  ]);
   const tree = fromHtml(text, { fragment: true });
   const faults = trusted ? [] : elementsIn(tree).flatMap(faultsOf);
   if (faults.length > 0)

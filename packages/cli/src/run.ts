@@ -36,7 +36,8 @@ export async function run(args: readonly string[]): Promise<void> {
   } catch (error) {
     if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 2;
     else {
-      const { Problem, printProblem } = await import("./problem.ts");
+      const { Problem } = await import("./problem.ts");
+      const { printProblem } = await import("./print-problem.ts");
       printProblem(Problem.from(error));
       process.exitCode = 2;
     }

@@ -1,6 +1,7 @@
 import colors from "picocolors";
 import { startPreview } from "../preview/preview.ts";
-import { count, Problem, printProblem } from "../problem.ts";
+import { printProblem } from "../print-problem.ts";
+import { count, Problem } from "../problem.ts";
 
 /** Serves a page until it is told to end. */
 export async function preview(file: string, { port }: { port: number }): Promise<void> {

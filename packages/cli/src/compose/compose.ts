@@ -8,8 +8,10 @@ import { contentType } from "../preview/content-type.ts";
 import { Problem } from "../problem.ts";
 import { respondRanged } from "../ranged.ts";
 import { builtApp } from "./app.ts";
-import { beginningIn, pageOfDrawing, pageToBegin } from "./beginning.ts";
 import type { KeptPage, PageFolder } from "./page-folder.ts";
+
+/** Loaded when it is asked for: most begin with a page. */
+const beginning = () => import("./beginning.ts");
 
 export interface ServedComposer {
   /** With the token, in the fragment, which browsers send nowhere. */
@@ -96,7 +98,7 @@ export async function startComposer(target: string, port: number): Promise<Serve
       return respond(
         response,
         200,
-        JSON.stringify(await begin(await pageToBegin(target, asked))),
+        JSON.stringify(await begin(await (await beginning()).pageToBegin(target, asked))),
         "page.json",
       );
     }
@@ -112,11 +114,16 @@ export async function startComposer(target: string, port: number): Promise<Serve
         const made = await sceneOfDrawing(folder, address, { name, bytes });
         return respond(response, 200, JSON.stringify(made), "page.json");
       }
-      const { file, notes } = await pageOfDrawing(target, name, bytes);
+      const { file, notes } = await (await beginning()).pageOfDrawing(target, name, bytes);
       return respond(response, 200, JSON.stringify({ ...(await begin(file)), notes }), "page.json");
     }
     if (isFolder && !folder)
-      return respond(response, 200, JSON.stringify(await beginningIn(target)), "page.json");
+      return respond(
+        response,
+        200,
+        JSON.stringify(await (await beginning()).beginningIn(target)),
+        "page.json",
+      );
     const first = await opening?.catch(() => undefined);
     if (!folder) throw new Problem("the page is not open yet; try again");
     if (path === "api/page" && request.method === "GET") {

@@ -118,7 +118,7 @@ export class PageFolder {
         const url = urlIn(address, path);
         if (isFont(path)) assets.fonts[path] = url;
         else if (named.get(path) === "markup") {
-          const markup = readMarkup(path, bytes.toString("utf8"), trusted.has(path));
+          const markup = await readMarkup(path, bytes.toString("utf8"), trusted.has(path));
           if (typeof markup === "string") return void missing.push(markup);
           assets.markup[path] = markup.html;
           // Nobody is to open it by itself, on the composer's own address.
