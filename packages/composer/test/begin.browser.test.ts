@@ -101,7 +101,7 @@ test("five pictures become a moving scene, the farthest first, in the order that
     scenes: [
       {
         name: "first",
-        height: "120vh",
+        height: "130vh",
         layers: layers().map(({ name, depth, place }) => layer(name, depth ?? 0, place)),
       },
     ],

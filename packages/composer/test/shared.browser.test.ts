@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
+import { unzipSync } from "fflate";
 import { expect, test } from "vitest";
 import { composed, poll, stagesShow } from "./compose.ts";
 
@@ -78,4 +79,19 @@ test("a page begins to share by its text, and a name that is not there is said",
   await put(JSON.stringify({ ...own, shared: "nowhere.json" }));
   await poll(() => page.locator(".cm-lintRange-error").count()).toBeGreaterThan(0);
   expect(composer.onDisk()).toMatchObject({ shared: "other.json" });
+});
+
+test("what is taken away has the page's own file, the shared one and pieces of markup", async () => {
+  const { page } = composer;
+  const folder = dirname(composer.file);
+  writeFileSync(join(folder, "ask.html"), "<form><label>Day <input></label></form>");
+  const place = { left: "10%", top: "10%", width: "10rem", height: "4rem" };
+  const layers = [...own.scenes.flatMap((scene) => scene.layers), { name: "ask", markup: "ask.html", place }];
+  writeFileSync(composer.file, JSON.stringify({ ...own, scenes: [{ ...own.scenes[0], layers }] }));
+  await composer.card("ask").waitFor();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Take away" }).click();
+  const entries = unzipSync(readFileSync(await (await download).path()));
+  expect(Object.keys(entries).sort()).toEqual(["ask.html", "house.json", "low.json"]);
+  expect(new TextDecoder().decode(entries["ask.html"])).toContain("<label>Day");
 });

@@ -61,7 +61,7 @@ export async function pageToBegin(folder: string, asked: BeginWith): Promise<str
   const file = join(folder, await freeIn(folder, "page", ".json"));
   const page = {
     ...{ format: "lumbit/1", title: asked.title || "Untitled", lang: "en" },
-    scenes: [{ name: "first", height: "120vh", layers: [] }],
+    scenes: [{ name: "first", height: "130vh", layers: [] }],
   };
   await createFile(file, Buffer.from(`${JSON.stringify(page, null, 2)}\n`));
   return file;

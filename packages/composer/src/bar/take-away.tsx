@@ -32,7 +32,11 @@ async function takeAway(composer: Composer): Promise<void> {
     }),
   );
   const shared = composer.shared();
-  if (shared) files.push([shared.file, new TextEncoder().encode(shared.text)]);
+  const texts = [
+    ...Object.entries(assets.markup ?? {}),
+    ...(shared ? [[shared.file, shared.text] as const] : []),
+  ];
+  for (const [path, text] of texts) files.push([path, new TextEncoder().encode(text)]);
   const { zipOf } = await import("../home/archive.ts");
   const address = URL.createObjectURL(zipOf(name, text, Object.fromEntries(files)));
   const link = Object.assign(document.createElement("a"), {

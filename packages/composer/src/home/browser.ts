@@ -59,7 +59,7 @@ export function browserHome(): Home {
       if (how.kind === "files") return make("page", await filesIn(how.files));
       if (how.kind === "demo") return make("tidehouse", await demoFiles());
       if (how.kind !== "empty") throw new Error("this is done by lumbit compose");
-      const scenes = [{ name: "first", height: "120vh", layers: [] }];
+      const scenes = [{ name: "first", height: "130vh", layers: [] }];
       const page = { format: "lumbit/1", title: how.title, lang: "en", scenes };
       return make("page", { text: `${JSON.stringify(page, null, 2)}\n`, files: {} });
     },
