@@ -52,7 +52,8 @@ export function Sentences({
   return (
     <>
       {said.map(([name, { grammar, otherwise, meaning, required }]) => {
-        const [before, after] = sentenceOf(name, of).split("{}");
+        const [before, after = ""] = sentenceOf(name, of).split("{}");
+        const [stop = ""] = /^[.,]/.exec(after) ?? [];
         const parts = part === undefined ? partsOf(grammar, values[name]) : undefined;
         if (parts)
           return (
@@ -87,8 +88,11 @@ export function Sentences({
         return (
           <p key={name} title={meaning}>
             {before}
-            {field}
-            {after}
+            <span className="value">
+              {field}
+              {stop}
+            </span>
+            {after.slice(stop.length)}
             {!required && values[name] !== undefined && (
               <Button
                 className="plain away"
@@ -141,6 +145,7 @@ function SayMore({
       inputValue={words}
       onInputChange={setWords}
       selectedKey={null}
+      allowsEmptyCollection
       onSelectionChange={(key) => {
         if (key === null) return;
         setWords("");
@@ -150,7 +155,10 @@ function SayMore({
     >
       <Input placeholder="say more …" className="more" />
       <Popover placement="bottom start">
-        <ListBox className="settings">
+        <ListBox
+          className="settings"
+          renderEmptyState={() => <p className="none">Nothing that can be said here is called that.</p>}
+        >
           {({ id, meaning }: { id: string; meaning: string }) => (
             <ListBoxItem textValue={id}>
               <Text slot="label">{id}</Text>
