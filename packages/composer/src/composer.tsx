@@ -4,6 +4,7 @@ import { Desk } from "./desk/desk.tsx";
 import { pasteLayers } from "./layers/clipboard.ts";
 import { commandFor } from "./layers/commands.ts";
 import { useComposed, useComposer } from "./state/context.ts";
+import type { Composer } from "./state/store.ts";
 
 // The stages come first: what stands around them is loaded when they show the page, or are slow to.
 const Bar = lazy(async () => ({ default: (await import("./bar/bar.tsx")).Bar }));
@@ -14,6 +15,9 @@ const TextDrawer = lazy(() => import("./text/drawer.tsx"));
 
 /** How long the stages have the machine for themselves, in ms. */
 const patience = 2000;
+
+/** What a key scrolls by, in shares of the passage. */
+const scrubStep = { key: 0.02, shifted: 0.1 };
 
 /** The whole composer: down is the scroll, across is depth, in the middle is what the reader sees, words say the rest. */
 export function ComposerApp() {
@@ -35,9 +39,12 @@ export function ComposerApp() {
       const modified = (event.ctrlKey || event.metaKey) && !event.altKey;
       const again = key === "y" || (key === "z" && event.shiftKey);
       const command = commandFor(event, composer);
+      // By where they are on the keyboard: with Shift they are other letters.
+      const way = modified || event.altKey ? undefined : { Comma: -1, Period: 1 }[event.code];
       if (modified && again) composer.redo();
       else if (modified && key === "z") composer.undo();
       else if (command) command.do();
+      else if (way) scrub(composer, way * (event.shiftKey ? scrubStep.shifted : scrubStep.key));
       else return;
       event.preventDefault();
     };
@@ -71,6 +78,12 @@ export function ComposerApp() {
       )}
     </div>
   );
+}
+
+/** Scrolls all stages by a share of the passage of the scene. */
+function scrub(composer: Composer, by: number): void {
+  const { moment } = composer.store.getState();
+  composer.goTo({ ...moment, share: Math.min(Math.max(moment.share + by, 0), 1) });
 }
 
 const isField = (target: EventTarget | null): boolean =>

@@ -2,6 +2,7 @@ import { formatFault } from "lumbit/document";
 import { Button, ToggleButton } from "react-aria-components";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/state.ts";
+import { Keys } from "./keys.tsx";
 import { TakeAway } from "./take-away.tsx";
 import { Versions } from "./versions.tsx";
 import "./bar.css";
@@ -34,6 +35,7 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
           Text
         </ToggleButton>
         <TakeAway />
+        <Keys />
         <Button isDisabled={!undo} onPress={composer.undo}>
           Undo{undo ? ` ${undo.name}` : ""}
         </Button>

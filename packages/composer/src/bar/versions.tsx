@@ -25,7 +25,7 @@ export function Versions() {
           <Button>Piece by piece</Button>
           <ModalOverlay className="over" isDismissable>
             <Modal>
-              <Dialog className="versions">
+              <Dialog className="dialog versions">
                 <Pieces />
               </Dialog>
             </Modal>

@@ -13,7 +13,7 @@ import {
 import { addNew, pastePictures } from "../begin/add-pictures.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { play } from "../state/play.ts";
-import { mostScreens, usualScreens } from "./screens.ts";
+import { AddScreen } from "./add-screen.tsx";
 import { type Zoom, zooms } from "./zooms.ts";
 
 /** What stands below the stages: what scrolls them, what comes into the scene, how large they are drawn. */
@@ -82,38 +82,6 @@ function Add() {
         </Popover>
       </MenuTrigger>
     </>
-  );
-}
-
-function AddScreen() {
-  const composer = useComposer();
-  const screens = useComposed(({ screens }) => screens);
-  const offered = usualScreens.filter(
-    ({ width, height }) => !screens.some((one) => one.width === width && one.height === height),
-  );
-  return (
-    <MenuTrigger>
-      <Button isDisabled={screens.length >= mostScreens}>Add a screen</Button>
-      <Popover>
-        <Menu
-          aria-label="Screens"
-          items={offered.map((screen) => ({ id: screen.name, screen }))}
-          onAction={(id) => {
-            const screen = offered.find(({ name }) => name === id);
-            if (screen) composer.show([...screens, screen]);
-          }}
-        >
-          {({ screen: { name, width, height } }) => (
-            <MenuItem textValue={name}>
-              {name}{" "}
-              <span className="quiet">
-                {width} × {height}
-              </span>
-            </MenuItem>
-          )}
-        </Menu>
-      </Popover>
-    </MenuTrigger>
   );
 }
 

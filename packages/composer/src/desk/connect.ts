@@ -1,6 +1,7 @@
 import type { FromStage, Stands, ToStage } from "../stage/messages.ts";
 import type { Composer } from "../state/store.ts";
 import { portTo } from "./frames.ts";
+import type { Screen } from "./screens.ts";
 
 /** The way to a stage. */
 export interface Connection {
@@ -12,7 +13,7 @@ export interface Connection {
 export function connect(
   frame: HTMLIFrameElement,
   composer: Composer,
-  still: boolean,
+  as: Screen["as"],
   on: { stands(stands: Stands): void; scrolled(scroll: number): void; shown(): void },
 ): Connection {
   const port = portTo(frame);
@@ -28,7 +29,7 @@ export function connect(
   };
   const show = () => {
     const { page, assets, blobs, moment } = store.getState();
-    tell({ kind: "show", page, assets, blobs, still, at: moment });
+    tell({ kind: "show", page, assets, blobs, as, at: moment });
   };
   show();
   const forget = [

@@ -35,7 +35,7 @@ interface WithMove {
 /** Frames that wait for their places, by their screens. */
 const begun = new Map<string, { frame: HTMLIFrameElement; isLoaded: boolean }>();
 
-const keyOf = ({ width, height, still = false }: Screen) => `${width} ${height} ${still}`;
+const keyOf = ({ width, height, as }: Screen) => `${width} ${height} ${as ?? ""}`;
 
 /** The desk as it is going to be, with nothing but frames on it. */
 const desk = document.createElement("div");
@@ -71,7 +71,7 @@ async function beginFrame(
   place: HTMLElement,
   opening: ReturnType<Home["open"]>,
 ): Promise<void> {
-  const { width, height, still = false } = screen;
+  const { width, height, as } = screen;
   const seen = place.parentElement as HTMLElement;
   const scale = fitting(seen.parentElement as HTMLElement, width, height);
   Object.assign(seen.style, { width: `${width * scale}px`, height: `${height * scale}px` });
@@ -91,7 +91,7 @@ async function beginFrame(
   desk.style.visibility = "";
   await loading;
   const port = portTo(frame);
-  port.postMessage({ ...show, still } satisfies ToStage);
+  port.postMessage({ ...show, as } satisfies ToStage);
   await new Promise<void>((done) => {
     port.onmessage = ({ data }: MessageEvent<FromStage>) => {
       if (data.kind === "shown") done();

@@ -6,7 +6,7 @@ import { type Screen, screenNamed } from "./screens.ts";
 export function ScreenMenu({ screen, index }: { screen: Screen; index: number }) {
   const composer = useComposer();
   const screens = useComposed(({ screens }) => screens);
-  const { name, width, height, still } = screen;
+  const { name, width, height, as } = screen;
   const others = screens.filter((one) => one !== screen);
   const becomes = (other: Screen) => composer.show(screens.with(index, other));
   const commands: Command[] = [
@@ -19,8 +19,13 @@ export function ScreenMenu({ screen, index }: { screen: Screen; index: number })
       do: () => becomes({ ...screen, name: screenNamed(height, width), width: height, height: width }),
     },
     {
-      ...{ id: "still", words: still ? "Show it moving" : "Show less motion, and print", can: true },
-      do: () => becomes({ name, width, height, ...(!still && { still: true }) }),
+      ...{ id: "still", words: as === "still" ? "Show it moving" : "Show less motion, and print", can: true },
+      do: () => becomes({ name, width, height, ...(as !== "still" && { as: "still" }) }),
+    },
+    {
+      ...{ id: "scriptless", words: as === "scriptless" ? "Show it with script" : "Show it without script" },
+      can: true,
+      do: () => becomes({ name, width, height, ...(as !== "scriptless" && { as: "scriptless" }) }),
     },
     { ...{ id: "remove", words: "Take it away", can: others.length > 0 }, do: () => composer.show(others) },
   ];
@@ -29,7 +34,8 @@ export function ScreenMenu({ screen, index }: { screen: Screen; index: number })
       {name}{" "}
       <span className="quiet">
         {width} × {height}
-        {still && ", less motion and print"}
+        {as === "still" && ", less motion and print"}
+        {as === "scriptless" && ", without script"}
       </span>
     </Commands>
   );

@@ -3,8 +3,8 @@ export interface Screen {
   name: string;
   width: number;
   height: number;
-  /** As readers have it who want less motion, and as it is printed. */
-  still?: boolean;
+  /** As readers have it who want less motion, and as it is printed; or where no script runs. */
+  as?: "still" | "scriptless";
 }
 
 /** Screens that many readers have. */
@@ -16,6 +16,9 @@ export const usualScreens: readonly Screen[] = [
   { name: "desk", width: 1920, height: 1080 },
   { name: "wide desk", width: 2560, height: 1080 },
 ];
+
+/** How small and how large a screen may be on each side, in px. */
+export const screenSizes = { least: 200, most: 4000 };
 
 /** At most so many are shown beside each other. */
 export const mostScreens = 4;

@@ -22,7 +22,7 @@ export function Stage({
   onShown(): void;
   children: React.ReactNode;
 }) {
-  const { width, height, name, still = false } = screen;
+  const { width, height, name, as } = screen;
   const composer = useComposer();
   const place = useRef<HTMLDivElement>(null);
   const room = useRef<HTMLDivElement>(null);
@@ -51,7 +51,7 @@ export function Stage({
     const { frame, isLoaded } = placeFrame(placed.current, place.current);
     const begin = () => {
       connection.current?.release();
-      connection.current = connect(frame, composer, still, {
+      connection.current = connect(frame, composer, as, {
         stands: setStands,
         shown: () => whenShown.current(),
         scrolled: (scroll) => setStands((before) => before && { ...before, scroll }),
@@ -63,7 +63,7 @@ export function Stage({
       connection.current?.release();
       frame.remove();
     };
-  }, [composer, still]);
+  }, [composer, as]);
 
   useEffect(() => {
     if (large && stands) composer.stands(stands);
@@ -78,7 +78,7 @@ export function Stage({
           <Overlay
             name={name}
             scale={scale}
-            stands={still ? undefined : stands}
+            stands={as === "still" ? undefined : stands}
             scrollBy={(y) => connection.current?.tell({ kind: "scrollBy", y })}
           />
         </div>

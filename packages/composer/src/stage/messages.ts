@@ -1,6 +1,7 @@
 import type { Patch } from "immer";
 import type { Assets } from "lumbit";
 import type { Page, PageLayout } from "lumbit/core";
+import type { Screen } from "../desk/screens.ts";
 import type { Blobs } from "../home/home.ts";
 
 /** Where the reader is: how much of a scene's passage is over, so that screens of any size show the same moment. */
@@ -23,7 +24,7 @@ export interface Stands {
 
 /** What a stage is told. */
 export type ToStage =
-  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; still: boolean; at: Moment }
+  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; as: Screen["as"]; at: Moment }
   | { kind: "patch"; patches: readonly Patch[] }
   | { kind: "scroll"; to: Moment }
   | { kind: "scrollBy"; y: number };

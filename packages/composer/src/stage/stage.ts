@@ -2,8 +2,10 @@ import { dequal } from "dequal/lite";
 import { applyPatches, enablePatches } from "immer";
 import { type Assets, type MountedPage, mountPage } from "lumbit";
 import type { Page } from "lumbit/core";
+import type { Screen } from "../desk/screens.ts";
 import type { Blobs } from "../home/home.ts";
 import type { FromStage, Moment, ToStage } from "./messages.ts";
+import { withoutScript } from "./without-script.ts";
 
 /*
  * One screen: the real page, in a frame of its own that cannot reach the composer. It is told what to show through a
@@ -12,7 +14,7 @@ import type { FromStage, Moment, ToStage } from "./messages.ts";
 
 enablePatches();
 
-let shown: { page: Page; still: boolean; live: MountedPage } | undefined;
+let shown: { page: Page; as: Screen["as"]; live: MountedPage } | undefined;
 /** What was shown last as a whole, while nothing of it has changed. */
 let whole: object | undefined;
 let tell: (message: FromStage) => void = () => {};
@@ -27,14 +29,14 @@ addEventListener("message", ({ ports: [port] }) => {
       const { kind: _, at, ...next } = data;
       // The composer says again what was said before it was there, as a rule.
       if (dequal(next, whole)) arrived();
-      else show(data.page, data.still, reached(data.assets, data.blobs));
+      else show(data.page, data.as, reached(data.assets, data.blobs));
       whole = next;
       // Before anything is drawn: to draw the top of the page first would take as long again.
       scrollToMoment(at);
       void picturesInView().then(() => tell({ kind: "shown" }));
     } else if (data.kind === "patch" && shown) {
       whole = undefined;
-      show(applyPatches(shown.page, data.patches), shown.still);
+      show(applyPatches(shown.page, data.patches), shown.as);
     }
     if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
     else if (data.kind === "scroll") {
@@ -55,11 +57,13 @@ addEventListener("scroll", () => {
 addEventListener("resize", tellSoon);
 document.fonts.addEventListener("loadingdone", tellSoon);
 
-function show(page: Page, still: boolean, assets?: Assets): void {
-  if (shown?.still === still) shown.live.update(page, assets);
+function show(page: Page, as: Screen["as"], assets?: Assets): void {
+  const seen = as === "scriptless" ? withoutScript(page) : page;
+  if (shown && shown.as === as) shown.live.update(seen, assets);
   else if (assets) {
     shown?.live.dispose();
-    shown = { page, still, live: mountPage(document, page, assets, { still }) };
+    const still = as === "still" || (as === "scriptless" && !CSS.supports("animation-timeline: view()"));
+    shown = { page, as, live: mountPage(document, seen, assets, { still }) };
   }
   if (shown) shown.page = page;
   tellSoon();
