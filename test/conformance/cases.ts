@@ -101,7 +101,7 @@ const randomRows = fc
         layers: fc.array(
           fc.oneof(
             { maxDepth: 2 },
-            fc.record({ text: words, place: insets }),
+            fc.record({ text: words, place: insets, wrap: fc.boolean() }),
             fc.record({
               ...constants(tank),
               place: fc.tuple(insets, size).map(([at, width]) => ({ ...at, width })),
@@ -673,6 +673,27 @@ export const cases: Case[] = [
             },
             { name: "foot", text: "Wide by this one, which says more", place: { center: "x", bottom: 0 } },
             block("line", { place: { left: 0, right: 0, top: 0, height: "3px" } }),
+            { name: "fitted", text: "Ebb", fontSize: { fit: "20vw" }, place: { right: "4px", top: "20px" } },
+          ],
+        },
+        {
+          name: "narrow",
+          place: { left: "60%", top: "2%" },
+          layers: [
+            {
+              ...{
+                name: "never",
+                text: "A line that is never broken, however narrow the screen",
+                wrap: false,
+              },
+              ...{ fontSize: "20px", place: { left: "1rem", top: "6px" } },
+            },
+            {
+              name: "wide",
+              row: { gap: "4px" },
+              place: { right: 0, top: "40px", width: "30%" },
+              layers: [{ name: "abreast", text: "By row, in here" }],
+            },
           ],
         },
       ],

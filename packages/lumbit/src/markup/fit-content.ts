@@ -20,13 +20,19 @@ export function fitPlace(layer: AnyLayer, base: AnyLayer, context: LayerContext)
   const place = placeInFit(layer);
   const { x, y } = axesOf(place);
   const insets = { ...insetsOf(x, "x"), ...insetsOf(y, "y") };
-  if (isText(layer) || isArranged(layer))
+  if (isText(layer) || isArranged(layer)) {
+    const asked = (isText(layer) ? fittedWidth(layer) : undefined) ?? place.width;
     return {
       ...insets,
-      width: lengthCss((isText(layer) ? fittedWidth(layer) : undefined) ?? place.width, "x") ?? "auto",
+      width: lengthCss(asked, "x") ?? "auto",
       height: lengthCss(place.height, "y") ?? "auto",
-      "max-width": lengthCss(layer.maxWidth, "x") ?? print(roomOn(x)),
+      "max-width": isText(layer)
+        ? lengthCss(layer.maxWidth, "x")
+        : asked === undefined
+          ? print(roomOn(x))
+          : undefined,
     };
+  }
   const { width, height } = boxSize(layer, { x: alone(x), y: alone(y) }, base, context);
   return { ...insets, ...sizeOf(x, width, "width"), ...sizeOf(y, height, "height") };
 }
