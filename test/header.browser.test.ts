@@ -53,6 +53,12 @@ const page = {
           layers: [stone("inner", {})],
         },
         stone("own", { depth: 1, settle: "middle" }),
+        stone("leads", {
+          href: "#end/hours",
+          alt: "Opening hours",
+          place: { right: 0, width: "40px", top: 0, height: "40px" },
+        }),
+        stone("shows", { alt: "A float", place: { right: 0, width: "40px", top: "60px", height: "40px" } }),
       ],
     },
     {
@@ -118,6 +124,10 @@ test("a page with header and footer has landmarks, and nothing is wrong with it"
   const own = await browser.newPage();
   await own.goto(served.origin);
   expect(await accessibilityFaults(own)).toEqual([]);
+  // A shape says what it shows, and leads somewhere.
+  await own.getByRole("img", { name: "A float" }).waitFor();
+  await own.getByRole("link", { name: "Opening hours" }).click();
+  await expect.poll(() => own.evaluate("scrollY + innerHeight / 2")).toBeGreaterThan(2000);
   await own.close();
 });
 

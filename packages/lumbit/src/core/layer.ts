@@ -91,7 +91,12 @@ export type TextLayer = LayerBase &
 export type ShapeLayer = LayerBase &
   Lacks<"shape"> &
   Motion &
-  Own<"shape"> & { shape: "rectangle" | "ellipse"; background: string } & Rules<"shape">;
+  Own<"shape"> & {
+    shape: "rectangle" | "ellipse";
+    background: string;
+    /** What it shows, or where it leads as a link, for readers who do not see it. */
+    alt?: string;
+  } & Rules<"shape">;
 
 /** A piece of markup from a file, with a place that gives its width and height. */
 export type MarkupLayer = LayerBase &

@@ -124,7 +124,7 @@ export function linkedBreaches(layer: Json, path: Path): Breach[] {
   const breaches = inside.flatMap(([inner, at]) =>
     "href" in inner ? [breach(at, "the group is a link already; keep one of the two")] : [],
   );
-  if (!isNamed && layer.image !== undefined)
+  if (!isNamed && (layer.image ?? layer.shape) !== undefined)
     breaches.push(breach(path, 'the link has no name: say in "alt" where it leads'));
   if (!isNamed && layer.layers !== undefined)
     breaches.push(breach(path, "the link has no name: give the group a text, or a picture with an alt"));

@@ -515,6 +515,11 @@ describe("says what is wrong", () => {
       /the link has no name: say in "alt"/,
     ],
     [
+      "a shape that leads somewhere without saying where",
+      withLayer({ name: "a", shape: "ellipse", background: "#fff", href: "#descent" }),
+      /the link has no name: say in "alt"/,
+    ],
+    [
       "a link in a link",
       withLayer({ name: "group", href: "#descent", layers: [{ ...layer, href: "#descent" }] }),
       /the group is a link already/,

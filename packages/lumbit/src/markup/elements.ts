@@ -229,7 +229,12 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     const words = layer.href === undefined ? text : [linkElement(layer.href, {}, text)];
     return element(elementOf(layer), attributes, [...words, ...copies]);
   }
-  if (isShape(layer)) return element("div", attributes);
+  if (isShape(layer)) {
+    const named = { ...attributes, "aria-label": layer.alt || undefined };
+    return layer.href === undefined
+      ? element("div", { ...named, role: layer.alt ? "img" : undefined })
+      : linkElement(layer.href, named, []);
+  }
   if (isMarkup(layer))
     return { ...element("div", attributes), html: fileAt(assets.markup ?? {}, layer.markup) ?? "" };
   if (isReel(layer))

@@ -82,9 +82,10 @@ const what = {
     required: true,
   },
   alt: {
-    grammar: text(0, 'what the picture shows, or "" when it only decorates'),
-    meaning: 'What a picture shows, for readers who do not see it; `""` when it only decorates.',
-    kinds: ["image"],
+    grammar: text(0, 'what the picture or shape shows, or "" when it only decorates'),
+    meaning:
+      'What a picture or shape shows, for readers who do not see it, or where it leads as a link; `""` when it only decorates.',
+    kinds: ["image", "shape"],
   },
   text: {
     grammar: text(1, "the words to show, at least one character"),
@@ -102,7 +103,7 @@ const what = {
     kinds: ["text"],
   },
   title,
-  href: { ...href, kinds: ["image", "text", "group"] },
+  href: { ...href, kinds: ["image", "text", "shape", "group"] },
   shape: {
     grammar: choice(["rectangle", "ellipse"]),
     meaning: "Makes it a shape.",
