@@ -76,8 +76,8 @@ interface Seen {
   aside: number;
   shifted: number;
   said: string[];
-  /** Where links inside the page lead to. */
-  landed: string[];
+  /** Where links inside the page bring what they lead to, in px from the top of the screen. */
+  landed: [href: string, top: number | "nowhere"][];
   /** How far each element with a depth slides against the page while that is scrolled by 100 px. */
   slides: number[];
 }
@@ -97,7 +97,7 @@ const look = `
     link.click();
     await new Promise((done) => setTimeout(done, 60));
     const target = document.querySelector(link.getAttribute("href"));
-    landed.push(link.getAttribute("href") + " " + (target ? Math.round(target.getBoundingClientRect().top) : "nowhere"));
+    landed.push([link.getAttribute("href"), target ? target.getBoundingClientRect().top : "nowhere"]);
   }
   scrollTo({ top: 0, behavior: "instant" });
   const deep = [...document.querySelectorAll("[data-lumbit-depth]:not([data-lumbit-depth='']), [data-lumbit-speed]")];
@@ -139,7 +139,9 @@ describe.each(engineNames)("%s", (engineName) => {
         expect([depth.ready, depth.said], `${width}`).toEqual([true, []]);
         expect(depth.boxes.length).toBeGreaterThan(20);
         expect(depth.boxes, `${width}`).toEqual(plain.boxes);
-        expect(depth.landed, `${width}`).toEqual(plain.landed);
+        // Within 1.5 px: Firefox brings the same box to one whole px of scroll or to the next.
+        const near = (top: number | "nowhere") => (top === "nowhere" ? top : expect.closeTo(top, -0.5));
+        expect(depth.landed, `${width}`).toEqual(plain.landed.map(([href, top]) => [href, near(top)]));
         for (const slide of depth.slides) expect(slide, `${width}`).toBeGreaterThan(5);
         if (name !== "startbootstrap-simple-sidebar") expect(depth.slides.length).toBeGreaterThan(2);
         expect(depth.aside, `${width}`).toBe(plain.aside);
