@@ -88,6 +88,7 @@ export {
 } from "./passage.ts";
 export { boxedPieces, lateness, type Pieces, type TextPart, textParts } from "./pieces.ts";
 export {
+  isBetween,
   type NaturalSize,
   type Place,
   type PlaceContext,
@@ -95,6 +96,7 @@ export {
   pictureSize,
   placedAxes,
   placedBox,
+  saysSize,
   startOn,
 } from "./place.ts";
 export { boundsOf, type LayerPose, type PagePose, poseAt, type ScenePose } from "./pose.ts";

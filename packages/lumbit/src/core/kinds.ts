@@ -1,5 +1,5 @@
 import type { AnyLayer, GroupLayer, ImageLayer, MarkupLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
-import type { Place } from "./place.ts";
+import { type Place, saysSize } from "./place.ts";
 import type { Reel } from "./reel.ts";
 import type { Row } from "./row.ts";
 import type { Scene } from "./scene.ts";
@@ -24,10 +24,7 @@ export const isFitContent = (layer: AnyLayer): layer is GroupLayer & { place: Pl
   !isRow(layer) &&
   !isReel(layer) &&
   !hasPane(layer) &&
-  !(saysSize(layer.place, "left", "right", "width") && saysSize(layer.place, "top", "bottom", "height"));
-
-const saysSize = (place: Place, start: "left" | "top", end: "right" | "bottom", size: "width" | "height") =>
-  place[size] !== undefined || (place[start] !== undefined && place[end] !== undefined);
+  !(saysSize(layer.place, "x") && saysSize(layer.place, "y"));
 
 /** Whether a group is as large as what is in it where it does not say: percentages in it are of the box around it. */
 export const isArranged = (layer: AnyLayer): layer is GroupLayer & ({ row: Row } | { place: Place }) =>

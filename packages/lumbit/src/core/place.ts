@@ -24,6 +24,16 @@ export type Place =
   | ({ center: "y" } & AlongX & Centred<"top", "height">)
   | ({ center: "both" } & Centred<"left", "width"> & Centred<"top", "height">);
 
+/** Whether a place has two insets on an axis: what stands there is as large as they leave. */
+export const isBetween = (place: Place, axis: "x" | "y"): boolean =>
+  axis === "x"
+    ? place.left !== undefined && place.right !== undefined
+    : place.top !== undefined && place.bottom !== undefined;
+
+/** Whether a place says how large something is on an axis. */
+export const saysSize = (place: Place, axis: "x" | "y"): boolean =>
+  (axis === "x" ? place.width : place.height) !== undefined || isBetween(place, axis);
+
 /** How large a layer is by itself: the caller measured it, or estimated it. Takes the width it may use, in px. */
 export type NaturalSize = (availableWidth: number) => Size;
 
