@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import { filesOf, pastePictures } from "./begin/add-pictures.ts";
 import { Desk } from "./desk/desk.tsx";
+import { keepJudging } from "./findings/keep-judging.ts";
 import { pasteLayers } from "./layers/clipboard.ts";
 import { commandFor } from "./layers/commands.ts";
 import { useComposed, useComposer } from "./state/context.ts";
@@ -11,6 +12,7 @@ const Bar = lazy(async () => ({ default: (await import("./bar/bar.tsx")).Bar }))
 const Strip = lazy(async () => ({ default: (await import("./strip/strip.tsx")).Strip }));
 const Section = lazy(async () => ({ default: (await import("./section/section.tsx")).Section }));
 const Caption = lazy(async () => ({ default: (await import("./caption/caption.tsx")).Caption }));
+const Findings = lazy(async () => ({ default: (await import("./findings/findings.tsx")).Findings }));
 const TextDrawer = lazy(() => import("./text/drawer.tsx"));
 
 /** How long the stages have the machine for themselves, in ms. */
@@ -23,6 +25,7 @@ const scrubStep = { key: 0.02, shifted: 0.1 };
 export function ComposerApp() {
   const composer = useComposer();
   const name = useComposed(({ name }) => name);
+  const beside = useComposed(({ beside }) => beside);
   // A page that cannot be read is mended in its text.
   const [text, setText] = useState(() => composer.store.getState().faults.length > 0);
   const [around, setAround] = useState(false);
@@ -30,6 +33,7 @@ export function ComposerApp() {
     const late = setTimeout(() => setAround(true), patience);
     return () => clearTimeout(late);
   }, []);
+  useEffect(() => (around ? keepJudging(composer) : undefined), [composer, around]);
   useEffect(() => {
     document.title = `${name} · Lumbit`;
     const onKey = (event: KeyboardEvent) => {
@@ -70,7 +74,7 @@ export function ComposerApp() {
       <Suspense>{around && <Strip />}</Suspense>
       <Desk around={around} onShown={() => setAround(true)} />
       <Suspense>{around && <Section />}</Suspense>
-      <Suspense>{around && <Caption />}</Suspense>
+      <Suspense>{around && (beside === "findings" ? <Findings /> : <Caption />)}</Suspense>
       {text && (
         <Suspense>
           <TextDrawer />

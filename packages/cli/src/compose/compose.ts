@@ -147,6 +147,15 @@ export async function startComposer(target: string, port: number): Promise<Serve
         ? respond(response, 200, JSON.stringify(shared), "page.json")
         : respond(response, 404, "there is no such file");
     }
+    if (path === "api/findings" && request.method === "POST") {
+      const asked = JSON.parse((await bodyOf(request, mostText, "")).toString("utf8"));
+      const given = new AbortController();
+      // Who asks again has gone away from what was asked before.
+      response.on("close", () => given.abort());
+      const { findingsIn } = await import("./findings.ts");
+      const findings = await findingsIn(folder.file, asked, given.signal);
+      return respond(response, 200, JSON.stringify(findings), "page.json");
+    }
     if (path === "api/files" && request.method === "POST") {
       const name = url.searchParams.get("name") ?? "picture";
       const bytes = await bodyOf(request, mostFile, `"${name}" is larger than 50 MB; make it smaller`);

@@ -72,13 +72,14 @@ const versionOf = (text: string) => createHash("sha256").update(text).digest("he
 
 /** The folder of a page file: all that the composer may read and write. */
 export class PageFolder {
-  readonly #file: string;
+  /** The absolute path of the page file. */
+  readonly file: string;
   #assets = new Map<string, Buffer>();
   /** Absolute paths of the page file and of all files that it names, when it was opened last. */
   files: readonly string[] = [];
 
   constructor(file: string) {
-    this.#file = resolve(file);
+    this.file = resolve(file);
   }
 
   /**
@@ -88,24 +89,24 @@ export class PageFolder {
    * @throws Problem when the page file cannot be read
    */
   async open(address: string): Promise<KeptPage> {
-    const text = await readFile(this.#file, "utf8").catch((error: NodeJS.ErrnoException) => {
+    const text = await readFile(this.file, "utf8").catch((error: NodeJS.ErrnoException) => {
       const { code } = error;
       throw new Problem(
         code === "ENOENT"
-          ? `there is no file ${this.#file}; name a page file, or begin one with "lumbit compose"`
-          : `${this.#file} cannot be read: ${reasonOf(error)}`,
+          ? `there is no file ${this.file}; name a page file, or begin one with "lumbit compose"`
+          : `${this.file} cannot be read: ${reasonOf(error)}`,
       );
     });
     if (text.length > mostText)
       throw new Problem(
-        `${this.#file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
+        `${this.file} is larger than 10 MB; a page file holds text, pictures stay in files of their own`,
       );
-    const folder = dirname(this.#file);
+    const folder = dirname(this.file);
     const shared = await readShared(text, folder);
     const { named, trusted } = filesNamedIn(text, shared);
     const paths = [...named.keys()];
     const all = [sharedIn(text) ?? [], paths].flat();
-    this.files = [this.#file, ...all.map((path) => resolve(folder, path))];
+    this.files = [this.file, ...all.map((path) => resolve(folder, path))];
     const assets: Record<"pictures", Record<string, Assets["pictures"][string]>> &
       Record<"fonts" | "markup", Record<string, string>> = {
       ...{ pictures: {}, fonts: {}, markup: {} },
@@ -133,14 +134,14 @@ export class PageFolder {
       }),
     );
     return {
-      ...{ name: basename(this.#file), text, version: versionOf(text), missing: missing.sort(), assets },
+      ...{ name: basename(this.file), text, version: versionOf(text), missing: missing.sort(), assets },
       ...(shared && { shared }),
     };
   }
 
   /** A file beside the page that it is going to share with others, by its name; nothing where there is none. */
   async shared(name: string): Promise<SharedFile | undefined> {
-    const folder = dirname(this.#file);
+    const folder = dirname(this.file);
     const shared = await readShared(JSON.stringify({ shared: name }), folder);
     if (shared) this.files = [...this.files, resolve(folder, name)];
     return shared;
@@ -153,17 +154,17 @@ export class PageFolder {
    * @throws Problem when it cannot be written
    */
   async save(text: string, version: string): Promise<string | undefined> {
-    const there = await readFile(this.#file, "utf8").catch(() => undefined);
+    const there = await readFile(this.file, "utf8").catch(() => undefined);
     if (there === undefined)
       throw new Problem(
-        `${basename(this.#file)} is not there any more, or may not be read; put it back to save`,
+        `${basename(this.file)} is not there any more, or may not be read; put it back to save`,
       );
     if (versionOf(there) !== version && there !== text) return undefined;
     try {
-      await replaceFile(this.#file, text);
+      await replaceFile(this.file, text);
     } catch (error) {
       throw new Problem(
-        `${basename(this.#file)} cannot be written: ${reasonOf(error as NodeJS.ErrnoException)}`,
+        `${basename(this.file)} cannot be written: ${reasonOf(error as NodeJS.ErrnoException)}`,
       );
     }
     return versionOf(text);
@@ -197,12 +198,12 @@ export class PageFolder {
 
   /** Writes a file under the first name with a number that no other file has. */
   async #free(folder: string, stem: string, ending: string, bytes: Buffer): Promise<string> {
-    const home = join(dirname(this.#file), folder);
+    const home = join(dirname(this.file), folder);
     try {
       await mkdir(home, { recursive: true });
       for (let number = 1; ; number++) {
         const path = posix.join(folder, `${stem}${number === 1 ? "" : `-${number}`}.${ending}`);
-        const file = join(dirname(this.#file), path);
+        const file = join(dirname(this.file), path);
         const there = await readFile(file).catch(() => undefined);
         if (there?.equals(bytes)) return path;
         if (there) continue;

@@ -1,5 +1,6 @@
 import { formatFault } from "lumbit/document";
 import { Button, ToggleButton } from "react-aria-components";
+import { Count } from "../findings/count.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import type { Saving } from "../state/state.ts";
 import { Keys } from "./keys.tsx";
@@ -31,6 +32,7 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
         <p className="problem">The text is not right yet; the stages show the last page that was.</p>
       )}
       <div className="group">
+        <Count />
         <ToggleButton isSelected={text} onChange={onText}>
           Text
         </ToggleButton>

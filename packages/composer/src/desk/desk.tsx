@@ -4,6 +4,7 @@ import { Stage } from "./stage.tsx";
 import { fits } from "./zooms.ts";
 
 const ScreenMenu = lazy(async () => ({ default: (await import("./screen-menu.tsx")).ScreenMenu }));
+const Count = lazy(async () => ({ default: (await import("../findings/count.tsx")).Count }));
 const Hint = lazy(async () => ({ default: (await import("../hints/hint.tsx")).Hint }));
 const Below = lazy(async () => ({ default: (await import("./below.tsx")).Below }));
 
@@ -37,6 +38,7 @@ export function Desk({
           >
             <Suspense fallback={screen.name}>
               {around ? <ScreenMenu screen={screen} index={index} /> : screen.name}
+              {around && screen.as !== "still" && <Count screen={screen} />}
             </Suspense>
           </Stage>
         ))}

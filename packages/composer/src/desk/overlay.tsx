@@ -1,6 +1,6 @@
 import { type Box, layersAt } from "lumbit/core";
 import { allLayers, fillsScene, intersects, isText } from "lumbit/internal";
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, type PointerEvent, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { addPictures, filesOf } from "../begin/add-pictures.ts";
 import { all } from "../edit/edit.ts";
 import { layerOf, sceneOf } from "../edit/find.ts";
@@ -15,6 +15,8 @@ import { isThere } from "./pixels.ts";
 import { ghostsOf, type Shown, sceneBox, shownIn } from "./shown.ts";
 import { Words } from "./words.tsx";
 import "./overlay.css";
+
+const MarksOnStage = lazy(async () => ({ default: (await import("../findings/marks.tsx")).MarksOnStage }));
 
 interface Point {
   x: number;
@@ -65,6 +67,7 @@ export function Overlay({
   const scene = useComposed(({ scene }) => scene);
   const selected = useComposed(({ selected }) => selected);
   const dragging = useComposed(({ dragging }) => dragging);
+  const isMarked = useComposed(({ judged }) => (judged?.findings.length ?? 0) > 0);
   const pane = useRef<HTMLDivElement>(null);
   const gesture = useRef<Gesture>(undefined);
   /** Where the last click was, and what came of it. */
@@ -313,6 +316,11 @@ export function Overlay({
             {index === 0 ? "as it comes in" : "as it leaves"}
           </div>
         )),
+      )}
+      {isMarked && stands && !dragging && !writing && (
+        <Suspense>
+          <MarksOnStage stands={stands} scale={scale} />
+        </Suspense>
       )}
       {only && !dragging && !writing && <Handles shown={only} scale={scale} />}
       {by.guides?.map(({ axis, at, from, to }) => (

@@ -2,9 +2,10 @@ import type { Beginning, Home, Kept, Saved } from "./home.ts";
 
 /** The folder of a page file on this machine, through the server that `lumbit compose` starts. */
 export function folderHome(token: string): Home {
-  const ask = (path: string, method: string, body?: BodyInit): Promise<Response> =>
+  const ask = (path: string, method: string, body?: BodyInit, signal?: AbortSignal): Promise<Response> =>
     fetch(`api/${path}`, {
       method,
+      ...(signal && { signal }),
       headers: { authorization: `Bearer ${token}` },
       ...(body !== undefined && { body }),
     });
@@ -59,6 +60,9 @@ export function folderHome(token: string): Home {
     async shared(name) {
       const response = await ask(`shared?name=${encodeURIComponent(name)}`, "GET");
       return response.status === 404 ? undefined : answer(response);
+    },
+    async findings(screens, usual, signal) {
+      return answer(await ask("findings", "POST", JSON.stringify({ screens, usual }), signal));
     },
     watch(changed, reached) {
       const events = new EventSource(`api/events?token=${token}`);

@@ -1,5 +1,6 @@
 import type { Assets } from "lumbit";
-import type { Scene } from "lumbit/core";
+import type { Finding } from "lumbit/checks";
+import type { Scene, Viewport } from "lumbit/core";
 import type { SharedFile } from "lumbit/document";
 
 type Picture = Assets["pictures"][string];
@@ -90,6 +91,12 @@ export interface Home {
   addDrawing?(file: File): Promise<DrawnScene>;
   /** A file beside the page that it may share with others, by its name; nothing where there is none. */
   shared(name: string): Promise<SharedFile | undefined>;
+  /**
+   * What is wrong with the page as it is kept, on some screens, and on the usual ones too; only where it can be judged.
+   *
+   * @throws Error that says why it cannot
+   */
+  findings?(screens: readonly Viewport[], usual: boolean, signal: AbortSignal): Promise<readonly Finding[]>;
   /** Calls back when another program has changed the page, and when the home can or cannot be reached. */
   watch(changed: (kept: Kept) => void, reached: (reached: boolean) => void): () => void;
 }

@@ -2,6 +2,7 @@ import type { Assets } from "lumbit";
 import type { Page } from "lumbit/core";
 import type { Fault } from "lumbit/document";
 import type { Screen } from "../desk/screens.ts";
+import type { Judged } from "../findings/judged.ts";
 import type { StepName } from "../hints/hints.ts";
 import type { Blobs, Kept } from "../home/home.ts";
 import type { Moment, Stands } from "../stage/messages.ts";
@@ -41,6 +42,10 @@ export interface State {
   done: readonly StepName[];
   /** The screens that the page is shown on, the large one first. */
   screens: readonly Screen[];
+  /** What was found wrong with the page, once it has been judged. */
+  judged?: Judged | undefined;
+  /** What stands beside the stages: what is selected, or what is wrong. */
+  beside: "caption" | "findings";
   /** How the page stands on the large stage, once it has told. */
   stands?: Stands | undefined;
 }

@@ -10,6 +10,7 @@ import { freeName, namesIn, sceneOf } from "../edit/find.ts";
 import { type Merged, merged } from "../edit/merge.ts";
 import { putScene } from "../edit/scenes.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
+import type { Judged } from "../findings/judged.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
 import type { Added, Home, Kept } from "../home/home.ts";
 import { firstMoment, type Moment, type Stands } from "../stage/messages.ts";
@@ -59,11 +60,21 @@ export function createComposer(home: Home, kept: Kept) {
       selected: [],
       dragging: false,
     },
-    ...{ moment: first, screens: keptScreens(), done: keptSteps() },
+    ...{ moment: first, screens: keptScreens(), done: keptSteps(), beside: "caption" },
   }));
   const { getState: get, setState: set } = store;
   const listeners = new Set<(patches: readonly Patch[]) => void>();
-  const tell = (patches: readonly Patch[]) => listeners.forEach((listener) => void listener(patches));
+  const send = (patches: readonly Patch[]) => listeners.forEach((listener) => void listener(patches));
+  /** The page, while the stages show another one for a moment. */
+  let behind: Page | undefined;
+  const tell = (patches: readonly Patch[]) => {
+    const all: Patch[] = [
+      ...(behind ? [{ op: "replace" as const, path: [], value: behind }] : []),
+      ...patches,
+    ];
+    behind = undefined;
+    if (all.length > 0) send(all);
+  };
 
   let version = kept.version;
   /** What was last written, or is there: what differs from it is unsaved. */
@@ -131,6 +142,13 @@ export function createComposer(home: Home, kept: Kept) {
       going = { name, edit, end: setTimeout(api.rest, keysRest) };
       show(edit);
     },
+    /** Shows another page on the stages until something is done, or nothing of it any more. */
+    glimpse(page?: Page): void {
+      tell([]);
+      if (!page) return;
+      behind = get().page;
+      send(edited(behind, become(page)).patches);
+    },
     /** Ends what goes on. */
     rest(): void {
       const ended = going;
@@ -181,7 +199,7 @@ export function createComposer(home: Home, kept: Kept) {
       take(page, text, { past: [...get().history.past, step], future: [] });
     },
     /** Takes a text of the page file that was typed; of one that is not right only what is wrong with it. */
-    async write(text: string): Promise<void> {
+    async write(text: string, name = "text"): Promise<void> {
       api.rest();
       await reader.know(text);
       const before = get();
@@ -193,16 +211,16 @@ export function createComposer(home: Home, kept: Kept) {
       }
       const { page: next, patches, inverse } = edited(before.page, become(page));
       tell(patches);
-      const step: Step = { name: "text", patches, inverse, text: replaced(before.text, text) };
+      const step: Step = { name, patches, inverse, text: replaced(before.text, text) };
       take(next, text, { past: [...before.history.past, step], future: [] });
     },
+    /** What a text of the page file says, as far as it is known what it shares. */
+    read: (text: string) => reader.read(text),
     /** What is wrong with a text of the page file, once it is known what it shares with others. */
     async faultsIn(text: string): Promise<readonly Fault[]> {
       await reader.know(text);
       return reader.read(text).faults;
     },
-    /** Whether a text of the page file is right, as far as it is known what it shares. */
-    isRight: (text: string): boolean => reader.read(text).page !== undefined,
     /** The file that the page shares with others. */
     shared: (): SharedFile | undefined => reader.sharedBy(get().text),
     /** What keeps a page from being what an edit makes of it, in words; nothing where it can be. */
@@ -277,6 +295,12 @@ export function createComposer(home: Home, kept: Kept) {
         moment,
         ...(state.scene !== moment.scene && { scene: moment.scene, selected: [] }),
       })),
+    /** Says what stands beside the stages. */
+    beside: (beside: State["beside"]) => set({ beside }),
+    /** What is wrong with the page, where it can be judged. */
+    ...(home.findings && { findings: home.findings }),
+    /** Takes note of what was found wrong. */
+    judged: (judged: Judged) => set({ judged }),
     /** Says how the page stands on the large stage. */
     stands: (stands: Stands) => set({ stands }),
     /** What is selected, by whole names. */

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Button, ListBox, ListBoxItem, useDragAndDrop } from "react-aria-components";
 import { freeName } from "../edit/find.ts";
 import { addScene, copyName, duplicateScene, moveScene, removeScene, setHeight } from "../edit/scenes.ts";
+import { MarksOnStrip } from "../findings/marks.tsx";
 import { type Command, Commands } from "../menu.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
 import { resizedHeight, shareAt } from "./passage.ts";
@@ -84,6 +85,7 @@ export function Strip() {
         </ListBox>
         {stands && <Edges layouts={[...layouts.values()]} scale={scale} />}
         {stands && <Between layouts={[...layouts.values()]} scale={scale} />}
+        {stands && <MarksOnStrip layout={stands.layout} scale={scale} />}
         {stands && <Shown scale={scale} />}
       </div>
       <SceneMenu />

@@ -116,7 +116,7 @@ export default function TextDrawer() {
     const before = editor?.state.doc.toString() ?? text;
     if (!editor || before === text) return;
     // Of what is typed and not right yet nothing is taken away.
-    if (editor.hasFocus && !composer.isRight(before)) return;
+    if (editor.hasFocus && !composer.read(before).page) return;
     const { at, before: gone, after } = replaced(before, text);
     editor.dispatch({
       changes: { from: at, to: at + gone.length, insert: after },

@@ -42,7 +42,7 @@ function judge(scene: SceneView, view: View): Sighting[] {
           to: Math.max(...seen.map(({ scroll }) => scroll)),
           amount: worst.gap / view.viewport.height,
           measured: `its ${side} edge is ${Math.round(worst.gap)} px inside the view at scroll ${Math.round(worst.scroll)}`,
-          change: mend(own.path, layer, side, worst.gap, view),
+          change: mend(own.path, layer, side, worst.gap, scene, view),
         },
       ];
     });
@@ -88,25 +88,37 @@ function shows(
 }
 
 /** Moves the picture out by what is missing, or stretches it where both of its sides are fixed. */
-function mend(path: string, layer: ImageLayer, side: Side, gap: number, view: View): Change[] | undefined {
+function mend(
+  path: string,
+  layer: ImageLayer,
+  side: Side,
+  gap: number,
+  { layout }: SceneView,
+  { viewport }: View,
+): Change[] | undefined {
   const place = layer.place as Record<string, Length | undefined> | undefined;
   if (!place || layer.rules) return undefined;
   const across = side === "left" || side === "right";
-  const unit = across ? "vw" : "vh";
-  const whole = across ? view.viewport.width : view.viewport.height;
-  const further = (100 * gap) / whole;
+  /** What a hundred of these units are, in px. */
+  const wholes: Readonly<Record<string, number>> = {
+    [across ? "vw" : "vh"]: across ? viewport.width : viewport.height,
+    "%": across ? layout.width : layout.height,
+  };
   const opposite = { top: "bottom", bottom: "top", left: "right", right: "left" } as const;
   const moved = (from: Length, by: number): Length | undefined => {
     const parsed = parseLength(from);
     if (!parsed) return undefined;
     const { value, unit: own } = parsed;
-    if (value !== 0 && own !== unit) return undefined;
-    return `${by > 0 ? Math.ceil(10 * (value + by)) / 10 : Math.floor(10 * (value + by)) / 10}${unit}` as Length;
+    const unit = value === 0 ? (across ? "vw" : "vh") : own;
+    const whole = wholes[unit];
+    if (whole === undefined) return undefined;
+    const tenths = 10 * (value + (100 * by) / whole);
+    return `${(by > 0 ? Math.ceil(tenths) : Math.floor(tenths)) / 10}${unit}` as Length;
   };
   const [key, value] =
     place[side] !== undefined
-      ? [side, moved(place[side] as Length, -further)]
-      : [opposite[side], moved(place[opposite[side]] ?? 0, further)];
+      ? [side, moved(place[side] as Length, -gap)]
+      : [opposite[side], moved(place[opposite[side]] ?? 0, gap)];
   const op = place[key] === undefined ? "add" : "replace";
   return value === undefined ? undefined : [{ op, path: `${path}/place/${key}`, value }];
 }
