@@ -97,7 +97,7 @@ const randomRows = fc
         ),
       }),
       fit: fc.record({
-        place: fc.constant({}),
+        bare: fc.boolean(),
         layers: fc.array(
           fc.oneof(
             { maxDepth: 2 },
@@ -119,8 +119,11 @@ const randomRows = fc
   )
   .map((rows) => {
     let count = 0;
-    const named = ({ wrap, ...own }: Json): Json => ({
+    const sized = ({ text, row, image, place }: Json) => text || row || (image && place);
+    const named = ({ wrap, bare, ...own }: Json): Json => ({
       ...own,
+      // Without a place it is as large only as what has a size.
+      ...(bare !== undefined && !(bare && own.layers.some(sized)) && { place: {} }),
       name: `l${count++}`,
       ...(own.row && { row: { ...own.row, ...(wrap && own.row.along !== "y" && { wrap }) } }),
       ...(own.layers && { layers: own.layers.map(named) }),
@@ -661,6 +664,30 @@ export const cases: Case[] = [
               ],
             },
           ],
+        },
+        {
+          name: "emblem",
+          ...{ depth: 0.3, ramps: [ramp("rotate", ["cover 0%", -8], ["cover 100%", 12])] },
+          layers: [
+            { name: "washed", ...tank },
+            block("disc", { place: { left: 0, top: "8px", width: "14vw", height: "70px" } }),
+            {
+              name: "legend",
+              layers: [
+                block("plate", { place: undefined }),
+                {
+                  name: "hours",
+                  text: "Open at ebb",
+                  place: { left: "10px", right: "10px", top: "4px", bottom: "4px" },
+                },
+              ],
+            },
+          ],
+        },
+        {
+          name: "filling",
+          depth: 1.2,
+          layers: [block("rim", { place: { left: 0, right: 0, top: 0, height: "2px" } })],
         },
         {
           name: "high",

@@ -19,7 +19,7 @@ import { readVideo } from "./picture/read-video.ts";
 import { Problem } from "./problem.ts";
 import { say } from "./progress.ts";
 import { readInside } from "./read-inside.ts";
-import { readMarkup } from "./read-markup.ts";
+import { type Markup, readMarkup, wrongInLink } from "./read-markup.ts";
 import { readShared } from "./read-shared.ts";
 
 /** A file that the page names, read. */
@@ -36,10 +36,9 @@ export interface FontAsset extends Asset {
   font: Font;
 }
 
-export interface MarkupAsset {
+export interface MarkupAsset extends Markup {
   /** The path in the page file. */
   path: string;
-  html: string;
 }
 
 /** A page file with everything that it names, all of it sound. */
@@ -101,8 +100,14 @@ export async function readProject(file: string): Promise<ProjectReading> {
   for (const reference of references) {
     const { at } = reference;
     const asset = await read.get(keyOf(reference));
-    if (typeof asset === "string" && !own.some((fault) => fault.path === pointer(at)))
-      faults.push(source.fault(at, asset));
+    const wrong =
+      typeof asset === "string"
+        ? asset
+        : asset && "html" in asset
+          ? wrongInLink(asset, reference)
+          : undefined;
+    if (wrong !== undefined && !own.some((fault) => fault.path === pointer(at)))
+      faults.push(source.fault(at, wrong));
   }
   const assets = (await Promise.all(read.values())).filter((asset) => typeof asset === "object");
   const fonts = assets.filter((asset): asset is FontAsset => "font" in asset);

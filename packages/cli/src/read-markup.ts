@@ -1,4 +1,5 @@
 import type { Element, Nodes, Root } from "hast";
+import type { Reference } from "lumbit/document";
 import { isSafeLink } from "lumbit/settings";
 
 /** What may do more than stand in a page: it runs, loads, or changes what is around it; and what browsers may read otherwise. */
@@ -22,15 +23,30 @@ const couldRun = (value: string) =>
   // biome-ignore lint/suspicious/noControlCharactersInRegex: browsers leave these out of addresses
   /(^|[;,])(javascript:|vbscript:|data:text)/i.test(value.replace(/[\u0000-\u0020]+/g, ""));
 
+/** What somebody can press or fill in, of which a link may hold none. */
+const pressed = new Set([
+  ...["a", "button", "input", "select", "textarea", "label", "details", "iframe", "object", "embed"],
+  ...["audio", "video"],
+]);
+
+/** What may stand in a page of a markup file. */
+export interface Markup {
+  html: string;
+  /** The first element in it that somebody can press or fill in, and where, in words. */
+  pressed?: string;
+}
+
+/** What is wrong with markup where it stands in a link; nothing where it may, or stands in none. */
+export const wrongInLink = ({ pressed }: Markup, { path, linked }: Reference): string | undefined =>
+  linked && pressed !== undefined
+    ? `"${path}" has ${pressed} in it, and a link holds nothing else to press: take one of the two away`
+    : undefined;
+
 /** A file may be this large, in letters. */
 const most = 1024 * 1024;
 
 /** The HTML of a markup file that may stand in a page, or what is wrong with it: all of it, each with its line. */
-export async function readMarkup(
-  path: string,
-  text: string,
-  trusted: boolean,
-): Promise<{ html: string } | string> {
+export async function readMarkup(path: string, text: string, trusted: boolean): Promise<Markup | string> {
   if (text.length > most) return `"${path}" is larger than 1 MB; leave out what is not needed`;
   // Loaded here: few pages have pieces of markup.
   const [{ fromHtml }, { toHtml }] = await Promise.all([
@@ -42,7 +58,11 @@ export async function readMarkup(
   if (faults.length > 0)
     return `"${path}" does more than stand in the page: ${faults.join("; ")}. Take that out, or name the file in "trusted"`;
   if (elementsIn(tree).length === 0) return `"${path}" has no element; name an HTML or SVG file`;
-  return { html: toHtml(withoutComments(tree), { allowDangerousHtml: false }).trim() };
+  const first = elementsIn(tree).find(isPressed);
+  return {
+    html: toHtml(withoutComments(tree), { allowDangerousHtml: false }).trim(),
+    ...(first && { pressed: `the element "${first.tagName}" (line ${first.position?.start.line ?? 1})` }),
+  };
 }
 
 function faultsOf(element: Element): string[] {
@@ -68,6 +88,9 @@ function faultsOf(element: Element): string[] {
     return [];
   });
 }
+
+const isPressed = ({ tagName, properties }: Element): boolean =>
+  pressed.has(tagName) || properties.tabIndex !== undefined || properties.contentEditable !== undefined;
 
 /** All elements of a tree, those in templates too. */
 function elementsIn(node: Nodes): Element[] {

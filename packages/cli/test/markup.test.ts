@@ -51,6 +51,30 @@ test("words are words, whatever they are about", async () => {
   expect(stderr).toBe("");
 });
 
+/** Something of markup that is a link, or is in one. */
+const linked = (name: string, around: boolean) => {
+  const place = { left: 0, top: 0, width: "90px", height: "90px" };
+  const own = { name: "map", markup: name, place };
+  const layer = around
+    ? { name: "card", href: "#visit", layers: [own, { name: "words", text: "The way here" }] }
+    : { ...own, href: "#visit", alt: "The way here" };
+  return { scenes: [{ name: "visit", layers: [layer] }] };
+};
+
+test("a piece of markup is a link where nothing in it can be pressed, and is in one", async () => {
+  const { stderr, html } = await built({ "map.svg": drawing }, linked("map.svg", false));
+  expect(stderr).toBe("");
+  expect(html).toMatch(/<a data-lumbit-layer="map" [^>]*aria-label="The way here"[^>]* href="#visit"><svg/);
+  expect((await built({ "map.svg": drawing }, linked("map.svg", true))).stderr).toBe("");
+  for (const around of [false, true]) {
+    const { stderr, status } = await built({ "form.html": form }, linked("form.html", around));
+    expect(status).toBe(2);
+    expect(stderr).toContain(
+      '"form.html" has the element "label" (line 2) in it, and a link holds nothing else to press',
+    );
+  }
+});
+
 test.each([
   ["<svg><image xlink:href='boot.webp'/></svg>", 'loads "boot.webp"'],
   ["<p>Tide</p>\n<script>alert(1)</script>", "line 2 has a script element"],

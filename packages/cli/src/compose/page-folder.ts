@@ -7,7 +7,7 @@ import { readPicture } from "../picture/read-picture.ts";
 import { readVideo } from "../picture/read-video.ts";
 import { Problem } from "../problem.ts";
 import { readInside } from "../read-inside.ts";
-import { readMarkup } from "../read-markup.ts";
+import { readMarkup, wrongInLink } from "../read-markup.ts";
 import { readShared } from "../read-shared.ts";
 import { createFile, replaceFile } from "../write-file.ts";
 
@@ -38,13 +38,19 @@ function filesNamedIn(
   text: string,
   shared: SharedFile | undefined,
 ): {
-  named: Map<string, Reference["kind"]>;
+  named: Map<string, Reference>;
   trusted: ReadonlySet<unknown>;
 } {
   const [page, theirs] = [text, shared?.text ?? ""].map(objectIn);
   const trusted = page?.trusted ?? theirs?.trusted;
+  const references = referencesIn([theirs, page]);
   return {
-    named: new Map(referencesIn([theirs, page]).map(({ path, kind }) => [path, kind])),
+    // What stands in a link anywhere counts.
+    named: new Map(
+      references
+        .toSorted((a, b) => Number(a.linked ?? 0) - Number(b.linked ?? 0))
+        .map((one) => [one.path, one]),
+    ),
     trusted: new Set(Array.isArray(trusted) ? trusted : []),
   };
 }
@@ -104,8 +110,7 @@ export class PageFolder {
     const folder = dirname(this.file);
     const shared = await readShared(text, folder);
     const { named, trusted } = filesNamedIn(text, shared);
-    const paths = [...named.keys()];
-    const all = [sharedIn(text) ?? [], paths].flat();
+    const all = [sharedIn(text) ?? [], ...named.keys()].flat();
     this.files = [this.file, ...all.map((path) => resolve(folder, path))];
     const assets: Record<"pictures", Record<string, Assets["pictures"][string]>> &
       Record<"fonts" | "markup", Record<string, string>> = {
@@ -113,14 +118,16 @@ export class PageFolder {
     };
     const missing: string[] = [];
     await Promise.all(
-      paths.map(async (path) => {
+      [...named].map(async ([path, reference]) => {
         const bytes = await readInside(path, folder);
         if (typeof bytes === "string") return void missing.push(bytes);
         const url = urlIn(address, path);
         if (isFont(path)) assets.fonts[path] = url;
-        else if (named.get(path) === "markup") {
+        else if (reference.kind === "markup") {
           const markup = await readMarkup(path, bytes.toString("utf8"), trusted.has(path));
           if (typeof markup === "string") return void missing.push(markup);
+          const wrong = wrongInLink(markup, reference);
+          if (wrong !== undefined) return void missing.push(wrong);
           assets.markup[path] = markup.html;
           // Nobody is to open it by itself, on the composer's own address.
           return;

@@ -47,7 +47,7 @@ export function shownIn({ scenes, ...layout }: PageLayout, name: string, scroll:
       },
       ...(own.layers ?? []).flatMap((inner) =>
         // Percentages in what is as large as its content are of what is around that.
-        shown(inner, isArranged(own.layer) ? around : own.box, {
+        shown(inner, isArranged(own.layer) && !carried ? around : own.box, {
           scale: scale * at.scale,
           carried: carried || isReel(own.layer),
           inRow: isRow(own.layer),

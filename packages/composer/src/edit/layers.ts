@@ -1,5 +1,5 @@
 import { type AnyLayer, allLayers, type LayerName, type Page, speedOf } from "lumbit/core";
-import { isGroup } from "lumbit/internal";
+import { isGroup, isRow } from "lumbit/internal";
 import type { Edit } from "./edit.ts";
 import {
   checkSettings,
@@ -121,7 +121,9 @@ export const spread =
         setSpeed(name, from + ((to - from) * index) / (sorted.length - 1))(page);
   };
 
-/** Puts layers of one list into a group that fills their scene and moves as the nearest of them. */
+const filling = { left: 0, right: 0, top: 0, bottom: 0 };
+
+/** Puts layers of one list into a group that fills what they are in and moves as the nearest of them. */
 export const group =
   (names: readonly LayerName[], name: string): Edit =>
   (page) => {
@@ -135,7 +137,11 @@ export const group =
     const nearest = inner.toSorted((a, b) => speedOf(b) - speedOf(a))[0];
     const { depth, speed } = nearest ?? {};
     const motion = speed !== undefined ? { speed } : depth !== undefined ? { depth } : {};
-    const made = { name, ...motion, layers: inner } as AnyLayer;
+    // Off the edges of what they were in they stand where they stood; a row says itself where its layers stand.
+    const isInRow = allLayers(sceneOf(page, first.scene)?.layers ?? []).some(
+      (own) => isRow(own) && own.layers === list,
+    );
+    const made = { name, ...motion, ...(!isInRow && { place: filling }), layers: inner } as AnyLayer;
     const rest = list.toSpliced(at, 1, made).filter((layer) => !inner.includes(layer));
     list.splice(0, list.length, ...rest);
   };

@@ -1,6 +1,6 @@
 import type { AnyLayer, Box, ImageLayer, LayerName, Length, Page, Size, Viewport } from "lumbit/core";
 import { resolveLength } from "lumbit/core";
-import { fillsScene, isImage, isText, matchesMedia } from "lumbit/internal";
+import { fillsScene, isArranged, isImage, isText, matchesMedia } from "lumbit/internal";
 import type { Edit } from "./edit.ts";
 import { layerOf, type Writable } from "./find.ts";
 
@@ -136,7 +136,7 @@ const stretched = ({ left, right, top, bottom }: Loose) =>
 function looseOf({ layer, box, around, inRow }: Standing): Loose {
   if (layer.place || inRow) return { ...(layer.place as Loose | undefined) };
   const place: Loose = { left: percent(box.left, around.width), top: percent(box.top, around.height) };
-  if (isText(layer)) return place;
+  if (isText(layer) || isArranged(layer)) return place;
   return { ...place, width: percent(box.width, around.width), height: percent(box.height, around.height) };
 }
 

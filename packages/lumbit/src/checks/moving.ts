@@ -3,6 +3,7 @@ import {
   intersection,
   intersects,
   inUnit,
+  isArranged,
   isText,
   type Length,
   type LengthContext,
@@ -31,7 +32,8 @@ export function movedBy(
   scene: SceneView,
   { viewport }: View,
 ): Change[] | undefined {
-  const place: Place | undefined = layer.place ?? (isText(layer) ? { center: "both" } : undefined);
+  const place: Place | undefined =
+    layer.place ?? (isText(layer) || isArranged(layer) ? { center: "both" } : undefined);
   if (!place || layer.locked || layer.rules || group) return undefined;
   const axes = [
     { by: by.x, insets: ["left", "right"], at: layout.box.left, percent: scene.layout.width, unit: "vw" },

@@ -1,6 +1,6 @@
 import { numbers } from "./arithmetic.ts";
 import type { Box, Size } from "./box.ts";
-import { isRow, isText } from "./kinds.ts";
+import { isArranged, isText } from "./kinds.ts";
 import type { AnyLayer } from "./layer.ts";
 import { type Place, type PlacedAxis, startOn } from "./place.ts";
 
@@ -15,10 +15,10 @@ export interface FitAxis extends PlacedAxis<number> {
   needs: number;
 }
 
-/** Where a layer stands in such a group: one without a place fills it, a text or a row is in the middle. */
+/** Where a layer stands in such a group: one without a place fills it, one that has a size by itself is in the middle. */
 export const placeInFit = (layer: AnyLayer): Place =>
   layer.place ??
-  (isText(layer) || isRow(layer) ? { center: "both" } : { left: 0, right: 0, top: 0, bottom: 0 });
+  (isText(layer) || isArranged(layer) ? { center: "both" } : { left: 0, right: 0, top: 0, bottom: 0 });
 
 /** How large a group has to be for what is in it, insets included, when it may be so many px wide. */
 export const fitSize = (members: readonly FitMember[], available: number): Size => ({

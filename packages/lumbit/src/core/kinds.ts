@@ -1,5 +1,5 @@
 import type { AnyLayer, GroupLayer, ImageLayer, MarkupLayer, ShapeLayer, Slide, TextLayer } from "./layer.ts";
-import { type Place, saysSize } from "./place.ts";
+import { isBetween, saysSize } from "./place.ts";
 import type { Reel } from "./reel.ts";
 import type { Row } from "./row.ts";
 import type { Scene } from "./scene.ts";
@@ -17,18 +17,31 @@ export const isReel = (layer: AnyLayer): layer is GroupLayer & { reel: Reel } =>
 /** Of a group whose layers stand beside each other by themselves. */
 export const isRow = (layer: AnyLayer): layer is GroupLayer & { row: Row } => layer.row !== undefined;
 
-/** Of a group with a place that does not say how large it is: it is as large as what is in it. */
-export const isFitContent = (layer: AnyLayer): layer is GroupLayer & { place: Place } =>
-  isGroup(layer) &&
-  layer.place !== undefined &&
-  !isRow(layer) &&
-  !isReel(layer) &&
-  !hasPane(layer) &&
-  !(saysSize(layer.place, "x") && saysSize(layer.place, "y"));
+/**
+ * Of a group that does not say how large it is: it is as large as what is in it. Without a place it is only where that has
+ * a size; what is stretched over it fills, with it, what it is in. Slides, which are as large as their reel has them, are
+ * not to be asked.
+ */
+export const isFitContent = (layer: AnyLayer): layer is GroupLayer & { row?: never } => {
+  if (!isGroup(layer) || isRow(layer) || isReel(layer) || hasPane(layer)) return false;
+  const { place } = layer;
+  if (place) return !(saysSize(place, "x") && saysSize(place, "y"));
+  const asking = layer.layers.map(asks);
+  return asking.some(({ x }) => x) && asking.some(({ y }) => y);
+};
+
+/** On which axes a layer says how large the group around it has to be. */
+export function asks(layer: AnyLayer): { x: boolean; y: boolean } {
+  const { place } = layer;
+  if (isText(layer) || isArranged(layer)) return { x: true, y: true };
+  return {
+    x: place !== undefined && !isBetween(place, "x"),
+    y: place !== undefined && !isBetween(place, "y"),
+  };
+}
 
 /** Whether a group is as large as what is in it where it does not say: percentages in it are of the box around it. */
-export const isArranged = (layer: AnyLayer): layer is GroupLayer & ({ row: Row } | { place: Place }) =>
-  isRow(layer) || isFitContent(layer);
+export const isArranged = (layer: AnyLayer): boolean => isRow(layer) || isFitContent(layer);
 
 /** Layers and all that is in them, in document order. */
 export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>

@@ -102,7 +102,11 @@ export type ShapeLayer = LayerBase &
 export type MarkupLayer = LayerBase &
   Lacks<"markup"> &
   Motion &
-  Own<"markup"> & { markup: string } & Rules<"markup">;
+  Own<"markup"> & {
+    markup: string;
+    /** What it shows, or where it leads as a link, for readers who do not see it. */
+    alt?: string;
+  } & Rules<"markup">;
 
 /** Layers that move as one and are stacked inside; their places are against the group's box. */
 export type GroupLayer = LayerBase &

@@ -98,9 +98,9 @@ function placeRow(layer: RowLayer, around: Size, sizes: Sizes, within?: number):
 }
 
 /** Places a group that is as large as what is in it: their percentages are of the box that it is in itself. */
-function placeFitContent(layer: FitLayer, around: Size, sizes: Sizes, within?: number): Placed {
+function placeFitContent(layer: GroupLayer, around: Size, sizes: Sizes, within?: number): Placed {
   let members = new Map<AnyLayer, FitMember & { placed: Placed }>();
-  const box = placedBox(layer.place, {
+  const box = placedBox(layer.place ?? { center: "both" }, {
     viewport: sizes.viewport,
     around,
     kind: "text",
@@ -166,7 +166,6 @@ function stretchesOf(layer: AnyLayer, px: (length: Length | undefined) => number
   };
 }
 
-type FitLayer = GroupLayer & { place: Place };
 type RowLayer = Extract<AnyLayer, { row?: unknown }> & { row: Row };
 
 const noSize = { width: 0, height: 0 };

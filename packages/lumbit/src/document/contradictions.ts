@@ -1,6 +1,6 @@
 import { changedBy } from "../core/index.ts";
 import { type Kind, layerSettings, type Settings } from "../settings/index.ts";
-import { fitsContent, sizeBreaches } from "./fit-content.ts";
+import { fitRuleBreaches, fitsContent, sizeBreaches } from "./fit-content.ts";
 import { givenKinds, kindOf, kindsWith, oneName } from "./kinds.ts";
 import { headerBreaches, linkBreaches, linkedBreaches } from "./links.ts";
 import { plain } from "./plain.ts";
@@ -154,6 +154,7 @@ function layerBreaches(layer: Json, path: Path, around: Around = "scene"): Breac
       breach("pane", '"pane" is for pictures, shapes and groups; put the text into a group');
   }
   if (kind === "layers") breaches.push(...rowBreaches(layer, path, around === "scene"));
+  if (kind === "layers" && around !== "reel") breaches.push(...fitRuleBreaches(layer, path));
   for (const key of "tilt" in layer ? [] : ["tiltOver", "perspective"])
     if (key in layer) breach(key, `"${key}" is of a group that turns: give it a "tilt" such as 8`);
   breaches.push(...stateBreaches(layer, kind, path), ...linkedBreaches(layer, path));

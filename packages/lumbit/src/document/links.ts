@@ -124,12 +124,11 @@ export function linkedBreaches(layer: Json, path: Path): Breach[] {
   const breaches = inside.flatMap(([inner, at]) =>
     "href" in inner ? [breach(at, "the group is a link already; keep one of the two")] : [],
   );
-  if (!isNamed && (layer.image ?? layer.shape) !== undefined)
+  if (!isNamed && (layer.image ?? layer.shape ?? layer.markup) !== undefined)
     breaches.push(breach(path, 'the link has no name: say in "alt" where it leads'));
   if (!isNamed && layer.layers !== undefined)
     breaches.push(breach(path, "the link has no name: give the group a text, or a picture with an alt"));
   if (isSplit(layer) || (layer.repeat ?? 1) !== 1)
     breaches.push(breach(path, "a text that is a link stays one: leave its pieces and its repeat away"));
-  if ("reel" in layer) breaches.push(breach(path, "a reel is no link; give it to what is in its slides"));
   return breaches;
 }

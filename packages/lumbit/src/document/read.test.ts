@@ -636,6 +636,54 @@ describe("says what is wrong", () => {
       /rules\/0\/place this group is as large as what is in it, and has to be that on all screens: leave its width or height away here too/,
     ],
     [
+      "a group without a place that is as large as what is in it on some screens alone",
+      withLayer({
+        name: "a",
+        layers: [
+          {
+            ...{
+              name: "b",
+              shape: "rectangle",
+              background: "#fff",
+              place: { left: 0, right: 0, top: 0, bottom: 0 },
+            },
+            rules: [{ media: "(max-width: 600px)", place: { left: 0, width: "9px", top: 0, height: "9px" } }],
+          },
+        ],
+      }),
+      /layers\/0\/rules\/0\/place with this the group around it is now as large as what is in it, and has to be that on all screens or on none/,
+    ],
+    [
+      "a piece of markup that leads somewhere without saying where",
+      withLayer({
+        name: "a",
+        markup: "a.svg",
+        href: "#descent",
+        place: { left: 0, top: 0, width: "9px", height: "9px" },
+      }),
+      /the link has no name: say in "alt"/,
+    ],
+    [
+      "a reel that leads somewhere without saying where",
+      {
+        ...good,
+        scenes: [
+          {
+            ...{ name: "descent", hold: "100vh" },
+            layers: [
+              {
+                name: "a",
+                ...{ reel: { width: "50%" }, place: { left: 0, top: 0, width: "90%", height: "50%" } },
+                href: "#descent",
+                layers: [{ name: "b", layers: [{ name: "c", shape: "ellipse", background: "#fff" }] }],
+              },
+            ],
+          },
+        ],
+      },
+      /the link has no name: give the group a text, or a picture with an alt/,
+    ],
+    [
       "variants of a picture that the rule does not name",
       withLayer({
         name: "a",

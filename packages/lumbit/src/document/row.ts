@@ -1,4 +1,5 @@
 import { type Breach, isObject, type Json, objects } from "./contradictions.ts";
+import { fitsContent } from "./fit-content.ts";
 import type { Path } from "./source.ts";
 
 /** A layer by itself, and its rules, each with its path. */
@@ -78,7 +79,7 @@ export function memberBreaches(layer: Json, kind: string | undefined, path: Path
   // Of a shape with a place it is said already.
   const least =
     (kind === "shape" && !("place" in layer)) ||
-    (kind === "layers" && !("row" in layer) && !("place" in layer))
+    (kind === "layers" && !("row" in layer) && !("place" in layer) && !fitsContent(layer))
       ? 2
       : kind === "image"
         ? 1

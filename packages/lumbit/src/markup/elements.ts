@@ -6,12 +6,12 @@ import {
   fillsScene,
   goesRight,
   hasGround,
-  isArranged,
   isFitContent,
   isGroup,
   isImage,
   isMarkup,
   isReel,
+  isRow,
   isShape,
   isText,
   overscans,
@@ -196,6 +196,7 @@ function panedElement(layer: AnyLayer, drawing: Drawing): Element {
 
 function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   const { still, loading, assets, slide } = drawing;
+  const isFit = slide !== "slide" && isFitContent(layer);
   const attributes = {
     "data-lumbit-layer": layer.name,
     // What a picture in a pane comes in with is its pane.
@@ -205,8 +206,8 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
       fillsScene(layer) && !isBoxed(layer) && "fill",
       statesOf(layer).some(overscans) && (isBoxed(layer) || !drawing.fit) && "reach",
       isGroup(layer) && "group",
-      isArranged(layer) && "arranged",
-      isFitContent(layer) && "fit",
+      (isFit || isRow(layer)) && "arranged",
+      isFit && "fit",
       !still && hasGround(layer) && "ground",
       !still && "drifts",
       layer.settle !== undefined && "settles",
@@ -231,21 +232,35 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   }
   if (isShape(layer)) {
     const named = { ...attributes, "aria-label": layer.alt || undefined };
-    return layer.href === undefined
-      ? element("div", { ...named, role: layer.alt ? "img" : undefined })
-      : linkElement(layer.href, named, []);
-  }
-  if (isMarkup(layer))
-    return { ...element("div", attributes), html: fileAt(assets.markup ?? {}, layer.markup) ?? "" };
-  if (isReel(layer))
-    return element(
+    return linkOr(
       "div",
+      layer,
+      { ...named, role: layer.alt && layer.href === undefined ? "img" : undefined },
+      [],
+    );
+  }
+  if (isMarkup(layer)) {
+    const named = { ...attributes, "aria-label": layer.alt || undefined };
+    const own = linkOr(
+      "div",
+      layer,
+      { ...named, role: layer.alt && layer.href === undefined ? "group" : undefined },
+      [],
+    );
+    return { ...own, html: fileAt(assets.markup ?? {}, layer.markup) ?? "" };
+  }
+  if (isReel(layer))
+    return linkOr(
+      "div",
+      layer,
       {
         ...attributes,
         // Where it is swiped it can be scrolled by the keyboard; elsewhere the script of reels takes it away.
-        tabindex: 0,
-        role: "group",
-        "aria-label": drawing.heading ?? layer.name.replaceAll(/[-_]+/g, " "),
+        ...(layer.href === undefined && {
+          tabindex: 0,
+          role: "group",
+          "aria-label": drawing.heading ?? layer.name.replaceAll(/[-_]+/g, " "),
+        }),
         "data-lumbit-share": layer.reel?.share,
       },
       [
@@ -267,12 +282,10 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     const inside = layer.layers.map((child) =>
       panedElement(child, {
         ...drawing,
-        ...{ still: true, slide: slide && "inside", fit: isFitContent(layer) },
+        ...{ still: true, slide: slide && "inside", fit: isFit },
       }),
     );
-    return layer.href === undefined
-      ? element("div", attributes, inside)
-      : linkElement(layer.href, attributes, inside);
+    return linkOr("div", layer, attributes, inside);
   }
   if (!isImage(layer)) return element("div", attributes);
   if (layer.video !== undefined) {
@@ -303,6 +316,14 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   const picture = chosen([...ruled, ...kinds(layer.image, layer.variants)], image);
   return layer.href === undefined ? picture : linkElement(layer.href, attributes, [picture]);
 }
+
+/** An element, or a link in its place where a layer is one. */
+const linkOr = (
+  tag: string,
+  { href }: AnyLayer,
+  attributes: Element["attributes"],
+  inside: Element["children"],
+) => (href === undefined ? element(tag, attributes, inside) : linkElement(href, attributes, inside));
 
 const linkElement = (href: string, attributes: Element["attributes"], inside: Element["children"]): Element =>
   element("a", { ...attributes, href: isSafeLink(href) ? href : undefined }, inside);

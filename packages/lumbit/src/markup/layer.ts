@@ -36,6 +36,7 @@ import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** The style of a layer, of its pane and of the layers inside it. */
 export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] {
+  const isSlide = typeof context.slide === "object";
   const select = (kind: "layer" | "pane") => `${context.scene} [data-lumbit-${kind}=${quoted(layer.name)}]`;
   const style = (changed: AnyLayer, given: Given, media?: string): StyleRule[] => {
     const { layer: own, pane } = styleOf(changed, given, layer, context);
@@ -59,7 +60,7 @@ export function layerRules(layer: AnyLayer, context: LayerContext): StyleRule[] 
           look: layer.tilt === undefined ? {} : { focus: context.look.focus },
           pushed: false,
           inner: true,
-          stands: isRow(layer) ? "row" : isFitContent(layer) ? "fit" : undefined,
+          stands: isRow(layer) ? "row" : !isSlide && isFitContent(layer) ? "fit" : undefined,
           ...(isReel(layer) && { reel: layer.reel }),
           slide: isReel(layer) ? { index, count: layer.layers.length } : context.slide && ("inside" as const),
         }),
@@ -114,7 +115,7 @@ function styleOf(
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
   const panel = paddingCss(given.padding);
   if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
-  if (isArranged(layer)) {
+  if (typeof context.slide !== "object" && isArranged(layer)) {
     const place = placed ? (standing(layer, given, base, context) ?? contentPlace(layer)) : {};
     if (!boxed) return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
     return {

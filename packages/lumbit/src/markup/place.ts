@@ -3,6 +3,7 @@ import {
   fittedWidth,
   type GroupLayer,
   isArranged,
+  isFitContent,
   isImage,
   isText,
   type PlacedAxis,
@@ -85,8 +86,20 @@ export function contentPlace(layer: AnyLayer): Declarations {
       ? sizedAxis(x, width, "x")
       : { ...contentAxis(x, "x"), "max-width": isArranged(layer) ? print(roomOn(x)) : widest }),
     ...(y.size ? sizedAxis(y, y.size, "y") : contentAxis(y, "y")),
+    ...(isFitContent(layer) && fitRows(layer, y.centred && !y.size)),
   };
 }
+
+/**
+ * How high the cell of a group is that is as large as what is in it. WebKit takes what stands between two insets for as
+ * high as they leave, though its height says otherwise: there it has to be no higher than what is in it.
+ */
+const fitRows = (layer: AnyLayer, isFree: boolean): Declarations =>
+  isFree
+    ? { "grid-template-rows": "auto", "align-content": "start" }
+    : layer.rules
+      ? { "grid-template-rows": "minmax(0, 1fr)", "align-content": "normal" }
+      : {};
 
 /** How much room there is for what keeps off the insets of an axis. */
 const roomOn = ({ start = css.px(0), end = css.px(0), around }: PlacedAxis<Expression>) =>

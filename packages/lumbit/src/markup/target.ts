@@ -1,6 +1,7 @@
 import {
   type AnyLayer,
   allLayers,
+  isArranged,
   isImage,
   isText,
   linkedLayers,
@@ -72,7 +73,9 @@ const targetsOf = (scene: Scene, hrefs: readonly string[]): { id: string; layer:
 
 /** Where a layer is in the middle of the screen; of one that is as large as what is in it, the edge that is known. */
 function pointOf(layer: AnyLayer, { pictures }: Assets, drift: Expression): Expression {
-  const { x, y } = axesOf(layer.place ?? (isText(layer) ? { center: "both" } : { top: 0, bottom: 0 }));
+  const { x, y } = axesOf(
+    layer.place ?? (isText(layer) || isArranged(layer) ? { center: "both" } : { top: 0, bottom: 0 }),
+  );
   const file = isImage(layer) && layer.place ? fileAt(pictures, layer.image) : undefined;
   const natural = file && { width: css.px(file.width), ratio: css.number(file.width / file.height) };
   const height = natural ? pictureSize(css, x.size, y.size, natural).height : (y.size ?? zero);

@@ -82,10 +82,10 @@ const what = {
     required: true,
   },
   alt: {
-    grammar: text(0, 'what the picture or shape shows, or "" when it only decorates'),
+    grammar: text(0, 'what it shows, or "" when it only decorates'),
     meaning:
-      'What a picture or shape shows, for readers who do not see it, or where it leads as a link; `""` when it only decorates.',
-    kinds: ["image", "shape"],
+      'What a picture, a shape or a piece of markup shows, for readers who do not see it, or where it leads as a link; `""` when it only decorates.',
+    kinds: ["image", "shape", "markup"],
   },
   text: {
     grammar: text(1, "the words to show, at least one character"),
@@ -103,7 +103,7 @@ const what = {
     kinds: ["text"],
   },
   title,
-  href: { ...href, kinds: ["image", "text", "shape", "group"] },
+  href: { ...href, kinds: ["image", "text", "shape", "group", "slide", "markup"] },
   shape: {
     grammar: choice(["rectangle", "ellipse"]),
     meaning: "Makes it a shape.",
