@@ -1,4 +1,5 @@
 import { spawn, spawnSync } from "node:child_process";
+import { once } from "node:events";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import * as core from "lumbit/core";
@@ -125,7 +126,7 @@ test("every screenshot is shown in a document", () => {
     expect(documents).toContain(`screenshots/${name}`);
 });
 
-/** Runs a command until it has printed its address and that address answers. */
+/** Runs a command until it has printed its address and that address answers; told to end, it ends. */
 async function serves(program: string, args: string[], cwd: string): Promise<void> {
   const server = spawn(program, args, {
     cwd,
@@ -139,7 +140,9 @@ async function serves(program: string, args: string[], cwd: string): Promise<voi
     const response = await fetch(String(/http:\S+/.exec(output)?.[0]));
     expect(await response.text()).toMatch(/data-lumbit-scene|id="(composer|recipes)"/);
   } finally {
+    const ended = once(server, "exit");
     process.kill(-Number(server.pid));
+    await ended;
   }
 }
 

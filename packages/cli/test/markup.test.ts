@@ -145,7 +145,7 @@ test("whatever is written, nothing that runs comes through", async () => {
       const read = await readMarkup("a.html", parts.join(""), false);
       if (typeof read === "string") return;
       // Read again by itself it is the same, and as harmless.
-      expect(await readMarkup("a.html", read.html, false)).toEqual(read);
+      expect(await readMarkup("a.html", read.html, false)).toMatchObject({ html: read.html });
       const outsideOfValues = read.html.replace(/"[^"]*"|'[^']*'/g, "");
       expect(outsideOfValues).not.toMatch(/<script|<style|<!--|<[a-z]+ [^>]*\bon\w+=/i);
     }),

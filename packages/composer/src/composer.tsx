@@ -26,8 +26,6 @@ export function ComposerApp() {
   const composer = useComposer();
   const name = useComposed(({ name }) => name);
   const beside = useComposed(({ beside }) => beside);
-  // A page that cannot be read is mended in its text.
-  const [text, setText] = useState(() => composer.store.getState().faults.length > 0);
   const [around, setAround] = useState(false);
   useEffect(() => {
     const late = setTimeout(() => setAround(true), patience);
@@ -70,16 +68,12 @@ export function ComposerApp() {
   }, [composer, name]);
   return (
     <div className="composer">
-      <Suspense>{around && <Bar text={text} onText={setText} />}</Suspense>
+      <Suspense>{around && <Bar />}</Suspense>
       <Suspense>{around && <Strip />}</Suspense>
       <Desk around={around} onShown={() => setAround(true)} />
       <Suspense>{around && <Section />}</Suspense>
       <Suspense>{around && (beside === "findings" ? <Findings /> : <Caption />)}</Suspense>
-      {text && (
-        <Suspense>
-          <TextDrawer />
-        </Suspense>
-      )}
+      <Suspense>{beside === "text" && <TextDrawer />}</Suspense>
     </div>
   );
 }

@@ -132,3 +132,19 @@ test("a page is judged again when it is at rest", async () => {
   writeFileSync(composer.file, composer.text().replace('"left": "4%"', '"left": "-4%"'));
   await poll(counts).toEqual(["0 findings", "1 finding"]);
 });
+
+test("what is no screen is said, and nobody without the token has the page judged", async () => {
+  const { origin, hash } = new URL(composer.url);
+  const ask = (token: string, width: unknown) =>
+    fetch(`${origin}/api/findings`, {
+      method: "POST",
+      headers: { authorization: `Bearer ${token}` },
+      body: JSON.stringify({ screens: [{ width, height: 800 }], usual: false }),
+    });
+  expect((await ask("0", 1280)).status).toBe(401);
+  const answer = await ask(hash.slice(1), "--fix");
+  expect([answer.status, await answer.text()]).toEqual([
+    500,
+    expect.stringContaining("A viewport is WIDTHxHEIGHT in px"),
+  ]);
+});

@@ -181,6 +181,8 @@ export async function startComposer(target: string, port: number): Promise<Serve
   return {
     url: `${listening.url}#${token}`,
     async close() {
+      // What is still being opened would be watched after all.
+      await opening?.catch(() => {});
       await watcher.close();
       await listening.close();
     },

@@ -18,9 +18,11 @@ const words = (saving: Saving): string =>
         : `not saved: ${saving.problem}`;
 
 /** The page's name, whether it is saved, and the way back. */
-export function Bar({ text, onText }: { text: boolean; onText(open: boolean): void }) {
+export function Bar() {
   const composer = useComposer();
-  const { name, saving, history, faults, typed, missing, other, notice } = useComposed((state) => state);
+  const { name, saving, history, faults, typed, missing, other, notice, beside } = useComposed(
+    (state) => state,
+  );
   const [undo, redo] = [history.past.at(-1), history.future.at(-1)];
   return (
     <header className="bar">
@@ -33,7 +35,10 @@ export function Bar({ text, onText }: { text: boolean; onText(open: boolean): vo
       )}
       <div className="group">
         <Count />
-        <ToggleButton isSelected={text} onChange={onText}>
+        <ToggleButton
+          isSelected={beside === "text"}
+          onChange={(open) => composer.beside(open ? "text" : "caption")}
+        >
           Text
         </ToggleButton>
         <TakeAway />

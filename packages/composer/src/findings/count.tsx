@@ -17,7 +17,13 @@ export function Count({ screen }: { screen?: Screen }) {
       onPress={() => composer.beside(beside === "findings" ? "caption" : "findings")}
     >
       {count === undefined ? (
-        "judging …"
+        <>
+          <span className="word">judging</span> …
+        </>
+      ) : judged?.problem !== undefined ? (
+        <>
+          <span className="word">not judged</span> ?
+        </>
       ) : (
         <>
           <span className="figure">{count}</span>{" "}

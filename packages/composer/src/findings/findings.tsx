@@ -33,13 +33,8 @@ export function Findings() {
   );
 }
 
-function Found({
-  finding,
-  isOf,
-}: {
-  finding: Finding /** Whether it is of the page as it is. */;
-  isOf: boolean;
-}) {
+/** One finding; `isOf` says whether it is of the page as it is. */
+function Found({ finding, isOf }: { finding: Finding; isOf: boolean }) {
   const composer = useComposer();
   const { scene, layer, severity, measured, why, change, copies, decided } = finding;
   const screens = screensOf(finding);

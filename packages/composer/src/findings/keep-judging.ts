@@ -2,8 +2,8 @@ import type { Finding } from "lumbit/checks";
 import type { State } from "../state/state.ts";
 import type { Composer } from "../state/store.ts";
 
-/** How long nothing has changed before a page is judged, in ms: whoever is at work is not held up. */
-const rest = 1000;
+/** How long nothing has changed before a page is judged, in ms, and on more screens: whoever is at work is not held up. */
+const rest = { desk: 1000, usual: 3000 };
 
 /** What a judgement depends on. */
 const depends = ["page", "screens", "assets"] as const;
@@ -29,7 +29,10 @@ export function keepJudging({ store, findings, judged }: Composer): () => void {
       if (!signal.aborted) judged({ text, findings, ...(problem !== undefined && { problem }) });
     };
     try {
-      for (const usual of [false, true]) found((await findings?.(screens, usual, signal)) ?? []);
+      found((await findings?.(screens, false, signal)) ?? []);
+      await new Promise((later) => setTimeout(later, rest.usual - rest.desk));
+      if (signal.aborted) return;
+      found((await findings?.(screens, true, signal)) ?? []);
       done = state;
     } catch (error) {
       // That the command does not answer stands in the bar.
@@ -44,7 +47,7 @@ export function keepJudging({ store, findings, judged }: Composer): () => void {
     const isDone = done !== undefined && depends.every((part) => state[part] === done?.[part]);
     if (isDone || state.saving !== "saved" || state.faults.length > 0 || state.dragging) return;
     given = new AbortController();
-    waiting = setTimeout(judge, rest, given);
+    waiting = setTimeout(judge, rest.desk, given);
   }
 
   begin();

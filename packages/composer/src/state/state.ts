@@ -44,8 +44,8 @@ export interface State {
   screens: readonly Screen[];
   /** What was found wrong with the page, once it has been judged. */
   judged?: Judged | undefined;
-  /** What stands beside the stages: what is selected, or what is wrong. */
-  beside: "caption" | "findings";
+  /** What stands beside the stages: what is selected, what is wrong, or the page file. */
+  beside: "caption" | "findings" | "text";
   /** How the page stands on the large stage, once it has told. */
   stands?: Stands | undefined;
 }

@@ -60,7 +60,9 @@ export function createComposer(home: Home, kept: Kept) {
       selected: [],
       dragging: false,
     },
-    ...{ moment: first, screens: keptScreens(), done: keptSteps(), beside: "caption" },
+    ...{ moment: first, screens: keptScreens(), done: keptSteps() },
+    // A page that cannot be read is mended in its text.
+    beside: faults.length > 0 ? "text" : "caption",
   }));
   const { getState: get, setState: set } = store;
   const listeners = new Set<(patches: readonly Patch[]) => void>();

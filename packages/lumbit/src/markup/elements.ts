@@ -14,6 +14,7 @@ import {
   isRow,
   isShape,
   isText,
+  type MarkupLayer,
   overscans,
   type Page,
   type PageLook,
@@ -23,6 +24,7 @@ import {
   runsOf,
   runsWithin,
   type Scene,
+  type ShapeLayer,
   statesOf,
   textParts,
 } from "../core/index.ts";
@@ -230,28 +232,14 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
     const words = layer.href === undefined ? text : [linkElement(layer.href, {}, text)];
     return element(elementOf(layer), attributes, [...words, ...copies]);
   }
-  if (isShape(layer)) {
-    const named = { ...attributes, "aria-label": layer.alt || undefined };
-    return linkOr(
-      "div",
-      layer,
-      { ...named, role: layer.alt && layer.href === undefined ? "img" : undefined },
-      [],
-    );
-  }
-  if (isMarkup(layer)) {
-    const named = { ...attributes, "aria-label": layer.alt || undefined };
-    const own = linkOr(
-      "div",
-      layer,
-      { ...named, role: layer.alt && layer.href === undefined ? "group" : undefined },
-      [],
-    );
-    return { ...own, html: fileAt(assets.markup ?? {}, layer.markup) ?? "" };
-  }
+  if (isShape(layer)) return divOrLink(layer, named(attributes, layer, "img"), []);
+  if (isMarkup(layer))
+    return {
+      ...divOrLink(layer, named(attributes, layer, "group"), []),
+      html: fileAt(assets.markup ?? {}, layer.markup) ?? "",
+    };
   if (isReel(layer))
-    return linkOr(
-      "div",
+    return divOrLink(
       layer,
       {
         ...attributes,
@@ -285,7 +273,7 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
         ...{ still: true, slide: slide && "inside", fit: isFit },
       }),
     );
-    return linkOr("div", layer, attributes, inside);
+    return divOrLink(layer, attributes, inside);
   }
   if (!isImage(layer)) return element("div", attributes);
   if (layer.video !== undefined) {
@@ -317,13 +305,21 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   return layer.href === undefined ? picture : linkElement(layer.href, attributes, [picture]);
 }
 
-/** An element, or a link in its place where a layer is one. */
-const linkOr = (
-  tag: string,
+/** The element of a layer that is no text and no picture: a link, where it is one. */
+const divOrLink = (
   { href }: AnyLayer,
   attributes: Element["attributes"],
   inside: Element["children"],
-) => (href === undefined ? element(tag, attributes, inside) : linkElement(href, attributes, inside));
+): Element =>
+  href === undefined ? element("div", attributes, inside) : linkElement(href, attributes, inside);
+
+/** What a layer without words is called for those who listen; a link needs no other role. */
+const named = (
+  attributes: Element["attributes"],
+  { alt, href }: ShapeLayer | MarkupLayer,
+  role: string,
+): Element["attributes"] =>
+  alt ? { ...attributes, "aria-label": alt, ...(href === undefined && { role }) } : attributes;
 
 const linkElement = (href: string, attributes: Element["attributes"], inside: Element["children"]): Element =>
   element("a", { ...attributes, href: isSafeLink(href) ? href : undefined }, inside);
