@@ -91,6 +91,8 @@ test("five pictures become a moving scene, the farthest first, in the order that
   await poll(() => layers().length).toBe(0);
   await page.getByRole("button", { name: /^Redo scene of 5/ }).click();
   await poll(() => layers().length).toBe(5);
+  // On no screen is anything wrong with it.
+  expect(await lumbit(["check", "page.json"], folder())).toMatchObject({ status: 0 });
   // The same page typed by hand is the same site.
   const layer = (name: string, depth: number | "horizon", place?: object) => ({
     ...{ name, image: `art/${name}.webp`, alt: "", depth },

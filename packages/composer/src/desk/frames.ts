@@ -17,6 +17,12 @@ function frameOf({ name, width, height }: Screen): HTMLIFrameElement {
 export const fitting = (room: HTMLElement, width: number, height: number): number =>
   Math.min(room.clientWidth / width, room.clientHeight / height, 1);
 
+/** How large a screen is seen at a scale, in whole px: of the last ones in part a browser draws some layers and not others. */
+export const seenSize = ({ width, height }: Screen, scale: number): { width: number; height: number } => ({
+  width: Math.floor(width * scale),
+  height: Math.floor(height * scale),
+});
+
 /** How long frames have the machine for themselves, in ms. */
 const patience = 2000;
 
@@ -74,7 +80,8 @@ async function beginFrame(
   const { width, height, as } = screen;
   const seen = place.parentElement as HTMLElement;
   const scale = fitting(seen.parentElement as HTMLElement, width, height);
-  Object.assign(seen.style, { width: `${width * scale}px`, height: `${height * scale}px` });
+  const size = seenSize(screen, scale);
+  Object.assign(seen.style, { width: `${size.width}px`, height: `${size.height}px` });
   place.style.transform = `scale(${scale})`;
   const frame = frameOf(screen);
   const waiting = { frame, isLoaded: false };

@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { Stands } from "../stage/messages.ts";
 import { useComposer } from "../state/context.ts";
 import { type Connection, connect } from "./connect.ts";
-import { fitting, placeFrame } from "./frames.ts";
+import { fitting, placeFrame, seenSize } from "./frames.ts";
 import { Overlay } from "./overlay.tsx";
 import type { Screen } from "./screens.ts";
 
@@ -73,7 +73,7 @@ export function Stage({
   return (
     <figure className={large ? "stage large" : "stage"}>
       <div className="room" ref={room}>
-        <div className="screen" style={{ width: width * scale, height: height * scale }}>
+        <div className="screen" style={seenSize(screen, scale)}>
           <div className="frame" ref={place} style={{ transform: `scale(${scale})` }} />
           <Overlay
             name={name}

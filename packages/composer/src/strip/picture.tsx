@@ -1,5 +1,5 @@
 import type { AnyLayer, LayerLayout, Page, SceneLayout } from "lumbit/core";
-import { inPaintOrder, isGroup, isImage, isShape } from "lumbit/internal";
+import { fillsScene, inPaintOrder, isGroup, isImage, isShape } from "lumbit/internal";
 import { useComposed } from "../state/context.ts";
 
 /** A scene as it settles, drawn small: its pictures, shapes and the grounds of groups where they stand. */
@@ -16,7 +16,7 @@ export function Picture({ layout, page }: { layout: SceneLayout; page: Page | un
       style={{ background: scene.background ?? page?.page?.background ?? "#fff" }}
     >
       {drawn.map((own) => {
-        const box = own.pane ?? own.box;
+        const box = fillsScene(own.layer) ? { left: 0, top: 0, width, height } : (own.pane ?? own.box);
         const style = {
           left: `${(100 * box.left) / width}%`,
           top: `${(100 * box.top) / height}%`,
