@@ -18,6 +18,7 @@ import { filesOf, withAssets } from "./assets.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 import { createReader } from "./reader.ts";
 import type { State } from "./state.ts";
+import { createTelling } from "./telling.ts";
 
 export type Composer = ReturnType<typeof createComposer>;
 
@@ -65,18 +66,7 @@ export function createComposer(home: Home, kept: Kept) {
     beside: faults.length > 0 ? "text" : "caption",
   }));
   const { getState: get, setState: set } = store;
-  const listeners = new Set<(patches: readonly Patch[]) => void>();
-  const send = (patches: readonly Patch[]) => listeners.forEach((listener) => void listener(patches));
-  /** The page, while the stages show another one for a moment. */
-  let behind: Page | undefined;
-  const tell = (patches: readonly Patch[]) => {
-    const all: Patch[] = [
-      ...(behind ? [{ op: "replace" as const, path: [], value: behind }] : []),
-      ...patches,
-    ];
-    behind = undefined;
-    if (all.length > 0) send(all);
-  };
+  const { tell, glimpse, listen } = createTelling();
 
   let version = kept.version;
   /** What was last written, or is there: what differs from it is unsaved. */
@@ -133,10 +123,7 @@ export function createComposer(home: Home, kept: Kept) {
 
   const api = {
     store,
-    onPatches(listener: (patches: readonly Patch[]) => void): () => void {
-      listeners.add(listener);
-      return () => void listeners.delete(listener);
-    },
+    onPatches: listen,
     /** Makes an edit that is one intention with those of the same name right before it: keys that are pressed again and again. */
     goOn(name: string, edit: Edit): void {
       if (going?.name !== name) api.rest();
@@ -145,12 +132,7 @@ export function createComposer(home: Home, kept: Kept) {
       show(edit);
     },
     /** Shows another page on the stages until something is done, or nothing of it any more. */
-    glimpse(page?: Page): void {
-      tell([]);
-      if (!page) return;
-      behind = get().page;
-      send(edited(behind, become(page)).patches);
-    },
+    glimpse: (other?: Page) => glimpse(get().page, other),
     /** Ends what goes on. */
     rest(): void {
       const ended = going;
