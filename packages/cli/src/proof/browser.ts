@@ -1,4 +1,5 @@
 import { existsSync } from "node:fs";
+import { createRequire } from "node:module";
 import type { Browser } from "playwright-core";
 import { Problem } from "../problem.ts";
 
@@ -12,29 +13,35 @@ const programs = [
 ];
 
 /**
- * Does something with an installed browser, and closes it; `what` says in a message what needs one.
+ * Does something with an installed browser, which begins while it starts, and closes it; `what` says in a message what needs one.
  *
+ * @param scale the pixels that its screens have for each px
  * @throws Problem when there is none
  */
-export async function withBrowser<T>(what: string, action: (browser: Browser) => Promise<T>): Promise<T> {
+export async function withBrowser<T>(
+  what: string,
+  action: (starting: Promise<Browser>) => Promise<T>,
+  scale = 1,
+): Promise<T> {
   const executablePath = programs.find((path) => path && existsSync(path));
   if (!executablePath)
     throw new Problem(
       `${what} needs a browser: install Chromium (Debian: apt-get install chromium), or set LUMBIT_CHROMIUM to its program; an .html sheet needs none`,
     );
-  // Loaded here: no other command needs it.
-  const { chromium } = await import("playwright-core");
-  const browser = await chromium.launch({
+  // Loaded here, as no other command needs it, and as what it is: imported, all of it would be read once more for what it exports.
+  const { chromium } = createRequire(import.meta.url)("playwright-core") as typeof import("playwright-core");
+  const starting = chromium.launch({
     executablePath,
     args: [
       ...["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-sync"],
       // A frame waits for its pictures.
       "--disable-checker-imaging",
+      `--force-device-scale-factor=${scale}`,
     ],
   });
   try {
-    return await action(browser);
+    return await action(starting);
   } finally {
-    await browser.close();
+    await starting.then((browser) => browser.close());
   }
 }

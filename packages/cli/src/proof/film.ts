@@ -2,7 +2,7 @@ import type { Box, Size, Viewport } from "lumbit/core";
 import { pointerOf } from "lumbit/internal";
 import webpmux, { type Frame } from "node-webpmux";
 import type { Browser, Page } from "playwright-core";
-import sharp, { type Sharp } from "sharp";
+import sharp from "sharp";
 import { contentType } from "../preview/content-type.ts";
 import type { Site } from "../site.ts";
 import { withBrowser } from "./browser.ts";
@@ -43,20 +43,25 @@ const origin = "http://film.localhost";
  * @throws Problem when there is no browser
  */
 export const film = (
-  site: Promise<Site>,
+  makeSite: () => Promise<Site>,
   { kind, screens, drawing, seconds, progress }: Shooting,
 ): Promise<Buffer> => {
-  // It is made while the browser starts, and told of when it is waited for.
-  site.catch(() => {});
-  return withBrowser("a film", async (browser) => {
-    const { places, ...size } = arranged([
-      ...screens.map(({ viewport }) => viewport),
-      ...(drawing ? [drawing.size] : []),
-    ]);
-    // First, so that the page does not play while that begins.
+  const { places, ...size } = arranged([
+    ...screens.map(({ viewport }) => viewport),
+    ...(drawing ? [drawing.size] : []),
+  ]);
+  // Drawn as small as it is shown: a browser is slow to draw and to photograph what a film has no room for.
+  const scale = Math.max(
+    ...screens.map(({ viewport }, index) => (places[index]?.width ?? 0) / viewport.width),
+  );
+  const shoot = async (starting: Promise<Browser>) => {
+    const making = makeSite();
+    // It is told of when it is waited for.
+    making.catch(() => {});
+    const browser = await starting;
+    const site = await making;
+    const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, site, viewport, scale)));
     const video = kind === "webm" ? await writeWebm(await openAt(browser), size, rate) : undefined;
-    const files = await site;
-    const pages = await Promise.all(screens.map(({ viewport }) => opened(browser, files, viewport)));
     const frames: Frame[] = [];
     const count = Math.max(2, Math.round(seconds * rate));
     // While a browser draws a frame the one before is put together.
@@ -74,8 +79,8 @@ export const film = (
       kept = (async () => {
         const drawn = drawing ? [await drawing.at(scrolls[0] ?? 0)] : [];
         const picture = await together([...shots, ...drawn], places, size);
-        if (video) await video.add(await picture.jpeg({ quality: 95 }).toBuffer());
-        else frames.push(await frameOf(await picture.webp({ quality: 70, effort: 2 }).toBuffer()));
+        if (video) await video.add(picture);
+        else frames.push(await frameOf(picture, size));
       })();
       // It is told of when it is waited for.
       kept.catch(() => {});
@@ -84,7 +89,8 @@ export const film = (
     await kept;
     if (video) return video.end();
     return webpmux.Image.save(null, { frames, ...size, loops: 0 });
-  });
+  };
+  return withBrowser("a film", shoot, scale);
 };
 
 /** The site on a screen, with all its pictures there, and how it is photographed. */
@@ -92,10 +98,11 @@ async function opened(
   browser: Browser,
   site: Site,
   viewport: Viewport,
+  scale: number,
 ): Promise<Pick<Page, "evaluate"> & { shot(): Promise<Buffer> }> {
   const { width, height } = viewport;
   const hasTouch = pointerOf(viewport) === "coarse";
-  const page = await browser.newPage({ viewport: { width, height }, hasTouch });
+  const page = await browser.newPage({ viewport: { width, height }, deviceScaleFactor: scale, hasTouch });
   await page.route("**/*", (route) => {
     const { pathname, origin: asked } = new URL(route.request().url());
     const name = pathname === "/" ? "index.html" : decodeURIComponent(pathname.slice(1));
@@ -104,9 +111,12 @@ async function opened(
       ? route.fulfill({ status: 404 })
       : route.fulfill({ body: Buffer.from(body), contentType: contentType(name) });
   });
+  const session = await page.context().newCDPSession(page);
+  // Nothing plays before the film does.
+  await session.send("Animation.enable");
+  await session.send("Animation.setPlaybackRate", { playbackRate: 0 });
   await page.goto(origin);
   await page.evaluate(loadEverything);
-  const session = await page.context().newCDPSession(page);
   return {
     evaluate: page.evaluate.bind(page),
     async shot() {
@@ -139,26 +149,32 @@ function arranged(viewports: readonly Size[]): Size & { places: Box[] } {
   return { width: left, height: height + 2 * gap, places };
 }
 
-/** Screens in one picture, each at its place. */
-async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Sharp> {
-  const parts = shown.map((picture, index) => {
+/** Screens in one picture, each at its place: JPEG. */
+async function together(shown: readonly Buffer[], places: readonly Box[], size: Size): Promise<Buffer> {
+  const [only] = shown;
+  if (only && shown.length === 1) return only;
+  const composed = shown.map(async (picture, index) => {
     const { width, height, left, top } = places[index] as Box;
-    return { picture: sharp(picture).resize({ width, height, fit: "fill" }), left, top };
+    const input = await sharp(picture)
+      .resize({ width, height, fit: "fill" })
+      .png({ compressionLevel: 0 })
+      .toBuffer();
+    return { input, left, top };
   });
-  const [only] = parts;
-  if (only && parts.length === 1) return only.picture;
-  const composed = parts.map(async ({ picture, ...at }) => ({
-    input: await picture.png({ compressionLevel: 0 }).toBuffer(),
-    ...at,
-  }));
-  return sharp({ create: { ...size, channels: 3, background: ground.color } }).composite(
-    await Promise.all(composed),
-  );
+  return sharp({ create: { ...size, channels: 3, background: ground.color } })
+    .composite(await Promise.all(composed))
+    .jpeg({ quality: 95 })
+    .toBuffer();
 }
 
 /** A picture as a frame of a film. */
-const frameOf = (buffer: Buffer): Promise<Frame> =>
-  webpmux.Image.generateFrame({ buffer, delay: 1000 / rate });
+const frameOf = async (picture: Buffer, size: Size): Promise<Frame> => {
+  const buffer = await sharp(picture)
+    .resize({ ...size, fit: "fill" })
+    .webp({ quality: 70, effort: 2 })
+    .toBuffer();
+  return webpmux.Image.generateFrame({ buffer, delay: 1000 / rate });
+};
 
 /** An empty page where videos can be made. */
 async function openAt(browser: Browser): Promise<Page> {
@@ -187,9 +203,8 @@ const loadEverything = `(async () => {
 })()`;
 
 /** Scrolls, and advances what plays by the clock by as many milliseconds as a frame lasts. */
-const showFrame = `async (scroll, lasts) => {
+const showFrame = `(scroll, lasts) => {
   scrollTo({ top: scroll, behavior: "instant" });
-  await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
   const playing = (window.lumbitPlaying ??= new Map());
   for (const animation of document.getAnimations()) {
     if (animation.timeline !== document.timeline || !animation.effect) continue;

@@ -6,8 +6,8 @@ import { withBrowser } from "./browser.ts";
  * @throws Problem when there is none
  */
 export const photograph = (html: string, kind: ".png" | ".pdf", width: number): Promise<Buffer> =>
-  withBrowser(`a ${kind}`, async (browser) => {
-    const page = await browser.newPage({ viewport: { width, height: 900 }, offline: true });
+  withBrowser(`a ${kind}`, async (starting) => {
+    const page = await (await starting).newPage({ viewport: { width, height: 900 }, offline: true });
     await page.setContent(html, { waitUntil: "load" });
     await page.evaluate("document.fonts.ready");
     return kind === ".png"

@@ -111,7 +111,7 @@ async function filmOf(
   });
   const farthest = Math.max(...screens.map(({ from, to }) => to - from));
   const seconds = wanted ?? Math.min(Math.max(farthest / pace.scroll, pace.shortest), pace.longest);
-  const content = await film(makeSite(project, { originals: true }), {
+  const content = await film(() => makeSite(project, { originals: true }), {
     ...{ kind, screens, seconds },
     ...(elevation && { drawing: await elevationBeside(project, screens[0]?.viewport, scene) }),
     progress: (done, frames) => say(`filming, ${done} of ${frames}`),

@@ -49,8 +49,7 @@ const begin = `async ({ width, height, rate, script }) => {
 
 const add = `async (jpeg, number) => {
   const { canvas, source, rate } = window.lumbitFilm;
-  const bytes = Uint8Array.from(atob(jpeg), (letter) => letter.charCodeAt(0));
-  const picture = await createImageBitmap(new Blob([bytes], { type: "image/jpeg" }));
+  const picture = await createImageBitmap(await (await fetch("data:image/jpeg;base64," + jpeg)).blob());
   canvas.getContext("2d").drawImage(picture, 0, 0, canvas.width, canvas.height);
   await source.add(number / rate, 1 / rate);
 }`;
