@@ -207,6 +207,27 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     await run("m.dispose()");
   });
 
+  test("is where another state of it is at once, without a scroll", async () => {
+    body = container("");
+    await open();
+    await run(
+      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene}`,
+    );
+    await scroll(500);
+    const far = () =>
+      run<number>(`document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().top`);
+    const { top } = await box("host");
+    const away = 800 - top - 700;
+    expect(Math.abs(away)).toBeGreaterThan(50);
+    expect(await far()).toBeCloseTo(top + 50 + 0.5 * away, 0);
+    await run(
+      "scene.layers[0].depth = 3; m.update({ ...scene, layers: scene.layers.map((layer) => ({ ...layer })) })",
+    );
+    await frames();
+    expect(await far()).toBeCloseTo(top + 50 + 0.75 * away, 0);
+    await run("m.dispose()");
+  });
+
   test("gives a picture that comes late its place, and stays right when the page is zoomed", async () => {
     body = container("");
     await open();

@@ -11,10 +11,11 @@ import { ElementStyles } from "./element-styles.ts";
 import { emsOf } from "./ems.ts";
 import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
-import { KeptSheets } from "./kept-sheets.ts";
+import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { isMarked, mark, unmark } from "./marks.ts";
 import { adoptModel } from "./model-sheet.ts";
+import type { Change } from "./restartable.ts";
 import { adoptSheet, sheetHome } from "./sheet.ts";
 import { viewOf } from "./view.ts";
 
@@ -75,8 +76,8 @@ export class BuiltScene {
     return [this.#element];
   }
 
-  /** Makes the scene another one, and leaves what does not differ: whether elements had to be built. */
-  update(built: Built): boolean {
+  /** Makes the scene another one, and leaves what does not differ. */
+  update(built: Built): Change {
     const before = this.#shown;
     this.#shown = built;
     if (built.pictures !== before.pictures)
@@ -86,17 +87,14 @@ export class BuiltScene {
       : built.scene.name === before.scene.name
         ? followScene(this.#element, before, built, this.#assets)
         : undefined;
-    if (followed === "same") {
-      this.restyle();
-      return false;
-    }
+    if (followed === "same") return this.restyle();
     this.#sheets.settle();
     if (!followed && !this.#given) {
       this.#takeDown();
       this.#build();
     }
     this.#sizeLoaded();
-    return true;
+    return "elements";
   }
 
   /** Restyles after a change of the layout: fitted texts are measured anew, whose letters may be others by now. */
@@ -105,14 +103,14 @@ export class BuiltScene {
     this.restyle();
   }
 
-  restyle(): void {
+  restyle(): StyleChange {
     const { scene, look } = this.#shown;
     const withEms: Assets = {
       ems: (text: TextLayer) => emsOf(this.#layer(text.name)),
       ...this.#assets,
     };
     const given = { assets: this.#assets, letters: this.#letters };
-    this.#sheets.replace([
+    return this.#sheets.replace([
       lookStyle(look, sceneSelector(scene)),
       ...sceneStyles(scene, look, withEms, given, this.#orders),
     ]);

@@ -2,6 +2,7 @@ import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import { type Announcer, announcer } from "./events.ts";
+import type { StyleChange } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
 import { followReels } from "./reel.ts";
 import { scriptedDriver } from "./scripted.ts";
@@ -19,6 +20,12 @@ export interface Mounted extends Driver, Pick<Announcer, "on"> {
    * @throws RangeError when no scene has that name
    */
   jump(scene?: string): void;
+}
+
+/** Scenes that move, and what their maker tells them. */
+export interface Live extends Mounted {
+  /** Goes by another style from now on. */
+  follow(change: StyleChange): void;
 }
 
 /** The driver that is asked for, or the best that this browser has. */
@@ -48,7 +55,7 @@ export interface Staged {
 export function enliven(
   { scenes, backdrop, driverOf, styles, restyle, measure, measured }: Staged,
   { smoothing }: { smoothing: number },
-): Mounted {
+): Live {
   for (const scene of scenes)
     if (scene.dataset.lumbitDriver !== driverOf(scene)) scene.dataset.lumbitDriver = driverOf(scene);
   let sway: Sway | undefined;
@@ -61,9 +68,9 @@ export function enliven(
   };
   setEdges();
   const first = scenes[0];
-  const scripted = scenes.filter((scene) => driverOf(scene) === "scripted");
+  const [scripted, ...more] = scenes.filter((scene) => driverOf(scene) === "scripted");
   const native = scenes.filter((scene) => driverOf(scene) === "native");
-  const moving = scripted[0] && scriptedDriver(scripted, { smoothing, watched: false });
+  const moving = scripted && scriptedDriver([scripted, ...more], { smoothing, watched: false });
   const refresh = () => {
     setEdges();
     moving?.refresh();
@@ -97,6 +104,10 @@ export function enliven(
       if (scene.id && location.hash !== `#${scene.id}`) history.pushState(null, "", `#${scene.id}`);
     },
     refresh,
+    follow(change) {
+      // What a sheet does follows by itself.
+      if (change.length > 0) moving?.refresh(change === "rules" ? undefined : change);
+    },
     pause() {
       moving?.pause();
       for (const animation of native.flatMap(animationsIn)) animation.pause();

@@ -9,6 +9,9 @@ export interface KeptStyle {
   rules(): readonly StyleRule[];
 }
 
+/** What of a style has changed: rules, or nothing but values of these elements. */
+export type StyleChange = "rules" | readonly HTMLElement[];
+
 interface Part {
   from: readonly unknown[];
   keyframes: readonly string[];
@@ -27,6 +30,7 @@ export class KeptSheets {
   readonly #home: Document | ShadowRoot;
   readonly #still: boolean;
   #parts = new Map<string, Part>();
+  #change: "rules" | HTMLElement[] = [];
 
   /** Where all stands still, nothing that moves is written. */
   constructor(home: Document | ShadowRoot, still: boolean) {
@@ -35,7 +39,8 @@ export class KeptSheets {
   }
 
   /** Makes the style that of these parts, later ones over earlier ones. */
-  replace(styles: readonly KeptStyle[]): void {
+  replace(styles: readonly KeptStyle[]): StyleChange {
+    this.#change = [];
     const before = this.#parts;
     const keys = before.keys();
     let isSameList = styles.length === before.size;
@@ -44,7 +49,9 @@ export class KeptSheets {
       isSameList &&= keys.next().value === style.key;
       this.#parts.set(style.key, this.#part(style, before.get(style.key)));
     }
-    if (!isSameList) this.#adopt([...before.values()].map(({ sheet }) => sheet));
+    if (isSameList) return this.#change;
+    this.#adopt([...before.values()].map(({ sheet }) => sheet));
+    return "rules";
   }
 
   /** Writes into the sheets what stands on elements: call it when these may be others from now on. */
@@ -74,8 +81,12 @@ export class KeptSheets {
         element?.style.setProperty(property, value);
         return element ? [{ element, property }] : [];
       });
-      if (inline.length === values.length) return { ...known, ...next, inline: [...known.inline, ...inline] };
+      if (inline.length === values.length) {
+        if (this.#change !== "rules") this.#change.push(...inline.map(({ element }) => element));
+        return { ...known, ...next, inline: [...known.inline, ...inline] };
+      }
     }
+    this.#change = "rules";
     const part = { ...next, sheet: known?.sheet ?? sheetFor(this.#home), inline: known?.inline ?? [] };
     write(part);
     return part;

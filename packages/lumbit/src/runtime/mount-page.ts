@@ -118,7 +118,7 @@ export function mountPage(
       if (show({ page, assets })) {
         sheets.settle();
         live.restart();
-      } else restyle();
+      } else live.follow(restyle());
     },
     layout() {
       const { innerWidth: width, innerHeight: height } = viewOf(document.documentElement);

@@ -73,7 +73,7 @@ function mounted(element: HTMLElement, options: SceneOptions, given: boolean): M
     update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
       judge(scene);
       shown = { scene, look: page, pictures };
-      if (built.update(shown)) live.restart();
+      live.follow(built.update(shown));
     },
   });
 }

@@ -136,7 +136,9 @@ function bringIntoView(
   const wanted = slide.offsetLeft - leftmost(slides) - (reel.clientWidth - slide.offsetWidth) / 2;
   const share = travel > 0 ? Math.min(Math.max(wanted / travel, 0), 1) : 0;
   const along = isMarked(reel, "backwards") ? 1 - share : share;
-  scroller.scrollTo(scroller.topOf(scene) - viewport + start + along * (end - start));
+  (scroller.box ?? viewOf(scene)).scrollTo({
+    top: scroller.topOf(scene) - viewport + start + along * (end - start),
+  });
 }
 
 /** Where slides begin, whichever of them is there. */

@@ -1,11 +1,20 @@
-import type { Mounted } from "./enliven.ts";
+import type { Live, Mounted } from "./enliven.ts";
 import type { Listener, SceneEvents } from "./events.ts";
+import type { StyleChange } from "./kept-sheets.ts";
+
+/** What has changed: elements, some of which are others now, or no more than their style. */
+export type Change = "elements" | StyleChange;
 
 /** What moves scenes, as it can be begun anew: those who listen stay. */
-export function restartable(start: () => Mounted): Mounted & { restart(): void } {
+export function restartable(start: () => Live): Mounted & { restart(): void; follow(change: Change): void } {
   type Type = keyof SceneEvents;
   const listening = new Set<{ type: Type; listener: Listener<Type>; stop: () => void }>();
   let live = start();
+  const restart = () => {
+    live.dispose();
+    live = start();
+    for (const entry of listening) entry.stop = live.on(entry.type, entry.listener);
+  };
   return {
     get driver() {
       return live.driver;
@@ -22,10 +31,10 @@ export function restartable(start: () => Mounted): Mounted & { restart(): void }
         listening.delete(entry);
       };
     },
-    restart() {
-      live.dispose();
-      live = start();
-      for (const entry of listening) entry.stop = live.on(entry.type, entry.listener);
+    restart,
+    follow(change) {
+      if (change === "elements") restart();
+      else live.follow(change);
     },
     dispose() {
       live.dispose();

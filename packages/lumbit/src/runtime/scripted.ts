@@ -20,6 +20,11 @@ export interface ScriptedOptions {
   watched?: boolean;
 }
 
+export interface ScriptedDriver extends Driver {
+  /** Measures anew; of layers no more than those in `changed`, where that is given. */
+  refresh(changed?: readonly Element[]): void;
+}
+
 /** A layer as it was measured: all that a frame needs. */
 interface Moving {
   element: HTMLElement;
@@ -70,35 +75,34 @@ interface MovingScene {
  * from their custom properties, so media rules and every kind of markup come to the same.
  */
 export function scriptedDriver(
-  elements: readonly HTMLElement[],
+  elements: readonly [HTMLElement, ...HTMLElement[]],
   { smoothing = 0, watched = true }: ScriptedOptions = {},
-): Driver {
-  const first = elements[0];
-  if (!first) return { refresh() {}, pause() {}, resume() {}, dispose() {} };
+): ScriptedDriver {
+  const [first] = elements;
   const scroller = scrollerOf(first);
   const scenes = elements.map(
     (element): MovingScene => ({ element, layers: [], top: 0, settle: 0, length: 0, resting: false }),
   );
-  // The backdrop of a page is moved by the driver of its scenes.
-  const backdrops = scroller.box
-    ? []
-    : [...document.querySelectorAll<HTMLElement>('[data-lumbit-backdrop="scripted"]')];
   const release = reachSheet(first);
+  // The backdrop of a page is moved by the driver of its scenes.
   let behind: [HTMLElement, number][] = [];
   let viewport = 0;
-  let position = scroller.position();
+  let position = 0;
   let frame = 0;
   let last = 0;
   let running = true;
 
+  const drawAll = () => {
+    for (const scene of scenes) drawScene(scene, position, viewport);
+    for (const [backdrop, speed] of behind)
+      backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
+  };
   const draw = (time: number) => {
     frame = 0;
     const target = scroller.position();
     position = approach(position, target, last ? time - last : 16, smoothing);
     last = time;
-    for (const scene of scenes) drawScene(scene, position, viewport);
-    for (const [backdrop, speed] of behind)
-      backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
+    drawAll();
     if (position === target) last = 0;
     else wake();
   };
@@ -106,54 +110,55 @@ export function scriptedDriver(
     if (running) frame ||= requestAnimationFrame(draw);
   };
 
-  const measure = () => {
+  const rest = () => {
+    for (const { layers } of scenes) layers.forEach(restore);
+    for (const [backdrop] of behind) backdrop.style.translate = "";
+  };
+  const refresh = (changed?: readonly Element[]) => {
     const still = prefersStillness();
+    if (still) rest();
     viewport = scroller.viewport();
     for (const scene of scenes) {
-      if (still) for (const layer of scene.layers) restore(layer);
-      scene.layers = still ? [] : measureScene(scene, scroller);
+      scene.layers = still ? [] : measureScene(scene, scroller, changed);
       scene.resting = true;
     }
-    for (const [backdrop] of behind) backdrop.style.translate = "";
-    behind = still
-      ? []
-      : backdrops.map((backdrop) => [
-          backdrop,
-          Number.parseFloat(getComputedStyle(backdrop).getPropertyValue("--lumbit-speed")),
-        ]);
+    behind =
+      still || scroller.box
+        ? []
+        : [...document.querySelectorAll<HTMLElement>('[data-lumbit-backdrop="scripted"]')].map((backdrop) => [
+            backdrop,
+            Number.parseFloat(getComputedStyle(backdrop).getPropertyValue("--lumbit-speed")),
+          ]);
     position = scroller.position();
-    for (const scene of scenes) drawScene(scene, position, viewport);
-    for (const [backdrop, speed] of behind)
-      backdrop.style.translate = `0 ${round(backdropOffset(numbers, speed, position))}px`;
+    drawAll();
   };
-  const unwatch = watched ? watchLayout(elements, scroller, measure) : () => {};
+  const unwatch = watched ? watchLayout(elements, scroller, refresh) : () => {};
 
   scroller.target.addEventListener("scroll", wake, { passive: true });
-  measure();
+  const pause = () => {
+    running = false;
+    cancelAnimationFrame(frame);
+    frame = 0;
+  };
+  refresh();
   return {
-    refresh: measure,
-    pause() {
-      running = false;
-      cancelAnimationFrame(frame);
-      frame = 0;
-    },
+    refresh,
+    pause,
     resume() {
       running = true;
       wake();
     },
     dispose() {
-      running = false;
-      cancelAnimationFrame(frame);
+      pause();
       unwatch();
       scroller.target.removeEventListener("scroll", wake);
-      for (const { layers } of scenes) for (const layer of layers) restore(layer);
-      for (const [backdrop] of behind) backdrop.style.translate = "";
+      rest();
       release();
     },
   };
 }
 
-function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
+function measureScene(scene: MovingScene, scroller: Scroller, changed?: readonly Element[]): Moving[] {
   const known = new Map(scene.layers.map((layer) => [layer.element, layer]));
   const elements = [
     ...scene.element.querySelectorAll<HTMLElement>("[data-lumbit-is~=drifts], [data-lumbit-is~=ramped]"),
@@ -165,7 +170,11 @@ function measureScene(scene: MovingScene, scroller: Scroller): Moving[] {
     ...{ viewport, height: rect.height, top: scene.top, scrollHeight: scroller.scrollHeight() },
     zoom: scaleOf(scene.element),
   };
-  const layers = elements.map((element) => measureLayer(element, known.get(element), common, scene.element));
+  const layers = elements.map(
+    (element) =>
+      (changed?.every((one) => !one.contains(element)) && known.get(element)) ||
+      measureLayer(element, known.get(element), common, scene.element),
+  );
   // A slide has a passage of its own.
   const own =
     elements.find((element) => !element.closest("[data-lumbit-is~=row], [data-lumbit-is~=settles]")) ??
@@ -321,9 +330,6 @@ function place({ element, stands, cropped }: Moving, x: number, y: number): void
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
 function restore({ element, own }: Moving): void {
-  element.style.translate = own.translate;
-  element.style.transform = own.transform;
-  element.style.willChange = own.willChange;
-  element.style.clipPath = own.clipPath;
+  Object.assign(element.style, own);
   if (element.getAttribute("style") === "") element.removeAttribute("style");
 }

@@ -10,7 +10,6 @@ export interface Scroller {
   scrollHeight(): number;
   /** The part that shows content, sideways: its left edge in the window, and its width. */
   across(): { left: number; width: number };
-  scrollTo(position: number): void;
   /** The distance of an element's top edge from the top of what is scrolled. */
   topOf(element: Element): number;
 }
@@ -49,7 +48,6 @@ export function scrollerOf(element: Element): Scroller {
       viewport: () => view.innerHeight,
       scrollHeight: () => root.scrollHeight,
       across: () => ({ left: 0, width: root.clientWidth }),
-      scrollTo: (top) => view.scrollTo({ top }),
       topOf: (inner) => inner.getBoundingClientRect().top + view.scrollY,
     };
   }
@@ -64,7 +62,6 @@ export function scrollerOf(element: Element): Scroller {
       left: scroller.getBoundingClientRect().left + scroller.clientLeft,
       width: scroller.clientWidth,
     }),
-    scrollTo: (top) => scroller.scrollTo({ top }),
     topOf: (inner) =>
       inner.getBoundingClientRect().top -
       scroller.getBoundingClientRect().top -

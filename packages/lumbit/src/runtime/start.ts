@@ -6,7 +6,8 @@ export function startScripted(): void {
   for (const scene of scenes) scene.dataset.lumbitDriver = "scripted";
   for (const backdrop of document.querySelectorAll<HTMLElement>("[data-lumbit-backdrop]"))
     backdrop.dataset.lumbitBackdrop = "scripted";
-  scriptedDriver(scenes);
+  const [first, ...others] = scenes;
+  if (first) scriptedDriver([first, ...others]);
 }
 
 startScripted();
