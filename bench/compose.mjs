@@ -1,5 +1,6 @@
-// What one step of a depth drag costs on four stages: node bench/compose.mjs [runs]. Main thread of all frames, as
-// ratios to a hand-written page of four frames in which a script sets one custom property on one element.
+// What one step of a depth drag costs on four stages: node bench/compose.mjs [runs]. Of all threads, and of the main
+// thread of all frames, as ratios to a hand-written page of four frames in which a script sets one custom property on one
+// element; beside it the one property that a depth comes down to, set by hand among the same layers.
 import { readFileSync } from "node:fs";
 import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
@@ -12,15 +13,17 @@ const runs = Number(process.argv[2] ?? 5);
 const steps = 120;
 const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
 
-/** Layers of one scene on the screen: those under the hand and all others. */
-const stage = (layers) => `<!doctype html><body><script type="module">
+/** Layers of one scene on the screen, away from where depths make no difference: those under the hand and all others. */
+const stage = (layers, byHand) => `<!doctype html><body><script type="module">
 import { mountPage } from "/lumbit.js";
-let page = ${JSON.stringify(benchPage(1, layers))};
+let page = ${JSON.stringify({ ...benchPage(1, layers), scenes: [benchPage(1, layers).scenes[0], { ...benchPage(1, 0).scenes[0], name: "after" }] })};
 const live = mountPage(document, page, { pictures: {}, fonts: {} });
-parent.steps.push((step) => {
-  const [scene] = page.scenes;
+scrollTo(0, 30);
+const element = document.querySelector('[data-lumbit-layer="layer-0"]');
+parent.steps.push(${byHand} ? (step) => element.style.setProperty("--lumbit-speed", 1 / (2 + step / 100)) : (step) => {
+  const [scene, after] = page.scenes;
   const [first, ...others] = scene.layers;
-  page = { ...page, scenes: [{ ...scene, layers: [{ ...first, depth: 0.1 + step / 100 }, ...others] }] };
+  page = { ...page, scenes: [{ ...scene, layers: [{ ...first, depth: 1 + step / 100 }, ...others] }, after] };
   live.update(page);
 });
 </script></body>`;
@@ -32,7 +35,10 @@ const plain = `<!doctype html><style>div { position: absolute; width: 180px; hei
 const first = document.querySelector("div");
 parent.steps.push((step) => first.style.setProperty("--y", step + "px"));
 </script></body>`;
-const frames = { plain, 50: stage(50), 200: stage(200) };
+const frames = {
+  ...{ plain, 50: stage(50), 200: stage(200) },
+  ...{ "property-50": stage(50, true), "property-200": stage(200, true) },
+};
 const desk = (kind) => `<!doctype html><style>iframe { width: 640px; height: 400px; border: 0; }</style>
 <script>window.steps = [];</script>${`<iframe src="/frame/${kind}"></iframe>`.repeat(4)}`;
 
@@ -55,7 +61,7 @@ async function drag(kind) {
   await page.goto(`http://127.0.0.1:${server.address().port}/${kind}`);
   await page.waitForFunction("steps.length === 4");
   await page.waitForTimeout(500);
-  const { total, forced } = await traced(page, () =>
+  const { total, everywhere, forced } = await traced(page, () =>
     page.evaluate(async (count) => {
       for (let step = 0; step < count; step++) {
         for (const frame of window.steps) frame(step);
@@ -64,25 +70,23 @@ async function drag(kind) {
     }, steps),
   );
   await page.close();
-  return { each: total / steps, forced };
+  return { main: total / steps, all: everywhere / steps, forced };
 }
 
-const times = { plain: [], 50: [], 200: [] };
-let forcedLayouts = 0;
+const times = Object.fromEntries(Object.keys(frames).map((kind) => [kind, []]));
 for (let run = 0; run < runs; run++)
-  for (const kind of Object.keys(times)) {
-    const { each, forced } = await drag(kind);
-    times[kind].push(each);
-    if (kind !== "plain") forcedLayouts += forced;
-  }
-const [hand, few, many] = ["plain", 50, 200].map((kind) => median(times[kind]));
-console.log(
-  `a step on four stages: ${few.toFixed(2)} ms of 50 layers, ${many.toFixed(2)} ms of 200, ${hand.toFixed(2)} ms by hand`,
-);
-console.log(`200 layers, of 50: ${(many / few).toFixed(2)}`);
-console.log(
-  `50 layers, of one property by hand: ${(few / hand).toFixed(2)}; 200 layers: ${(many / hand).toFixed(2)}`,
-);
-console.log(`forced layouts: ${forcedLayouts}`);
+  for (const kind of Object.keys(frames)) times[kind].push(await drag(kind));
+for (const threads of ["all", "main"]) {
+  const each = (kind) => median(times[kind].map((one) => one[threads]));
+  console.log(`${threads === "all" ? "all threads" : "the main thread"}, ms of a step on four stages:`);
+  for (const kind of Object.keys(frames))
+    console.log(`  ${kind}: ${each(kind).toFixed(2)}, ${(each(kind) / each("plain")).toFixed(2)} of by hand`);
+  for (const kind of ["", "property-"])
+    console.log(
+      `  200 layers, of 50, ${kind || "a depth"}: ${(each(`${kind}200`) / each(`${kind}50`)).toFixed(2)}`,
+    );
+}
+const forced = Object.entries(times).flatMap(([kind, runs]) => (kind === "plain" ? [] : runs));
+console.log(`forced layouts: ${forced.reduce((sum, one) => sum + one.forced, 0)}`);
 await browser.close();
 server.close();

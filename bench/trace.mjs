@@ -15,6 +15,9 @@ export async function traced(page, act) {
   return readTrace(events);
 }
 
+/** What a thread does, one after the other: of the page, of its compositor, of who rasters and shows it. */
+const tasks = ["ThreadControllerImpl::RunTask", "ThreadPool_RunTask", "TaskGraphRunner::RunTask"];
+
 /** Sums of a trace in milliseconds, of the thread that updates the page. */
 function readTrace(events) {
   const style = events.find(
@@ -28,8 +31,10 @@ function readTrace(events) {
     ["FunctionCall", "FireAnimationFrame", "EventDispatch", "EvaluateScript"].includes(name),
   );
   const inScript = ({ ts }) => scripts.some((script) => ts >= script.ts && ts <= script.ts + script.dur);
+  const all = events.filter(({ ph, name }) => ph === "X" && tasks.includes(name));
   return {
     total: sum("ThreadControllerImpl::RunTask"),
+    everywhere: all.reduce((total, { tdur = 0 }) => total + tdur, 0) / 1000,
     script: sum("FunctionCall"),
     style: sum("UpdateLayoutTree"),
     layout: sum("Layout"),
