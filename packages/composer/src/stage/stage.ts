@@ -79,15 +79,20 @@ function arrived(): void {
   tellSoon();
 }
 
-/** Until the pictures in view can be drawn, or cannot be had. */
+/** Until the pictures in view are there, or cannot be had. Asked to decode them a browser does so at their full size. */
 const picturesInView = () =>
-  Promise.allSettled(
+  Promise.all(
     [...document.images]
       .filter((picture) => {
         const { top, bottom } = picture.getBoundingClientRect();
-        return top < innerHeight && bottom > 0;
+        return top < innerHeight && bottom > 0 && !picture.complete;
       })
-      .map((picture) => picture.decode()),
+      .map(
+        (picture) =>
+          new Promise((done) => {
+            for (const type of ["load", "error"]) picture.addEventListener(type, done, { once: true });
+          }),
+      ),
   );
 
 /** Addresses of files that only the composer could reach. */
