@@ -68,7 +68,6 @@ export class BuiltScene {
     ];
     if (!given) this.#build();
     this.#sizeLoaded();
-    // The letters of fitted texts have their shape once the first style is there.
     this.restyle();
   }
 
@@ -105,10 +104,11 @@ export class BuiltScene {
 
   restyle(): StyleChange {
     const { scene, look } = this.#shown;
-    const withEms: Assets = {
-      ems: (text: TextLayer) => emsOf(this.#layer(text.name)),
-      ...this.#assets,
-    };
+    // Without the first style the letters of fitted texts have no shape to be measured.
+    const withEms: Assets =
+      this.#letters === 0
+        ? this.#assets
+        : { ems: (text: TextLayer) => emsOf(this.#layer(text.name)), ...this.#assets };
     const given = { assets: this.#assets, letters: this.#letters };
     return this.#sheets.replace([
       lookStyle(look, sceneSelector(scene)),

@@ -66,12 +66,12 @@ export function mountPage(
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
   body.append(main);
 
-  const withEms = (scene: Scene, assets: Assets): Assets => ({
-    ems: (text: TextLayer) => emsOf(layerIn(main, scene.name, text.name)),
-    ...assets,
-  });
-  // Fitted texts are as wide as their letters: fonts that arrive change them.
+  // Fitted texts are as wide as their letters: fonts that arrive change them. Without the first style there is nothing to measure.
   let letters = 0;
+  const withEms = (scene: Scene, assets: Assets): Assets =>
+    letters === 0
+      ? assets
+      : { ems: (text: TextLayer) => emsOf(layerIn(main, scene.name, text.name)), ...assets };
   const restyle = () => sheets.replace(stylesOf(shown, letters, orders, withEms));
   const arrived = () => {
     letters++;
@@ -108,7 +108,6 @@ export function mountPage(
     return rebuilt(main, before, next, driver);
   };
   show({ page, assets });
-  // Fitted texts have their letters once the first style is there.
   restyle();
   const live = restartable(() => enliven(staged(), { smoothing: 0 }));
   return {
