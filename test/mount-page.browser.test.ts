@@ -236,13 +236,25 @@ const stones = (depths: readonly number[]): Layer[] =>
     ...{ name: `stone-${index}`, shape: "rectangle", background: "#0a6", depth },
     place: { left: `${10 * index}%`, top: "30vh", width: "8%", height: "12vh" },
   }));
-const shore = (depths: readonly number[], text = "Low water"): PageFile => ({
+/** Comes to its full strength as its scene passes. */
+const fading = (opacity: number): Pick<Layer, "ramps"> => ({
+  ramps: [
+    {
+      property: "opacity",
+      stops: [
+        { at: "cover 0%", value: opacity },
+        { at: "cover 100%", value: 1 },
+      ],
+    },
+  ],
+});
+const shore = (depths: readonly number[], text = "Low water", faint?: number): PageFile => ({
   ...{ format: "lumbit/1", title: "Shore", lang: "en", page: { background: "#06202b", color: "#fff" } },
   scenes: [
     {
       name: "shore",
       height: "150vh",
-      layers: [...stones(depths), { name: "title", text, as: "h1", depth: 0.5 }],
+      layers: [...stones(depths), { name: "title", text, as: "h1", depth: 0.5, ...(faint && fading(faint)) }],
     },
     { name: "end", height: "120vh", layers: stones([0.4]) },
   ],
@@ -305,6 +317,7 @@ test.each(["native", "scripted"])(
     const state = fc.record({
       depths: fc.array(fc.constantFrom(-0.3, 0, 0.4, 0.5, 2), { maxLength: 4 }),
       text: fc.constantFrom("Low water", "High\nwater"),
+      faint: fc.constantFrom(undefined, 0.2, 0.7),
       more: fc.constantFrom(
         {},
         { hold: "40vh" },
@@ -314,8 +327,8 @@ test.each(["native", "scripted"])(
       swapped: fc.boolean(),
     });
     await fc.assert(
-      fc.asyncProperty(state, async ({ depths, text, more, swapped }) => {
-        const { scenes, ...rest } = shore(depths, text);
+      fc.asyncProperty(state, async ({ depths, text, faint, more, swapped }) => {
+        const { scenes, ...rest } = shore(depths, text, faint);
         const changed = scenes.map((scene, index) =>
           index === 0 ? { ...scene, ...more } : scene,
         ) as PageFile["scenes"];
@@ -328,7 +341,7 @@ test.each(["native", "scripted"])(
         await mounted(fresh, next, driver, {});
         for (const scroll of [350, 0, 350]) {
           const [own, other] = [await boxes(page, scroll), await boxes(fresh, scroll)];
-          expectSame(own, other, 0.1, JSON.stringify({ depths, more, swapped, scroll }));
+          expectSame(own, other, 0.1, JSON.stringify({ depths, faint, more, swapped, scroll }));
           expect(own.map(({ style }) => style)).toEqual(other.map(({ style }) => style));
           expect(painted(own)).toEqual(painted(other));
         }
