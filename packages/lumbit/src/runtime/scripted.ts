@@ -129,7 +129,8 @@ export function scriptedDriver(
             backdrop,
             Number.parseFloat(getComputedStyle(backdrop).getPropertyValue("--lumbit-speed")),
           ]);
-    position = scroller.position();
+    // What comes late on its way goes on so.
+    if (!changed) position = scroller.position();
     drawAll();
   };
   const unwatch = watched ? watchLayout(elements, scroller, refresh) : () => {};
