@@ -1,8 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import sharp from "sharp";
 import { expect, test } from "vitest";
 import { root, temporaryFolder } from "../../../test/command.ts";
-import { type Engine, engineOf } from "../../../test/engines.ts";
+import { type Engine, engineOf, launchFirefox } from "../../../test/engines.ts";
 import { serveFolder } from "../../../test/serve.ts";
 import { startComposer } from "../../cli/src/compose/compose.ts";
 import { demo } from "./compose.ts";
@@ -94,5 +95,50 @@ test("a page in the browser's own storage is composed in WebKit", async () => {
     await compose(engine, () => {});
   } finally {
     served.close();
+  }
+});
+
+test("where scripts move the layers, stages follow a depth without a scroll", async () => {
+  const served = await startComposer(demo(temporaryFolder()), 0);
+  const old = await launchFirefox(false);
+  const select = `(await until(card, "the section")).click();
+    await until(() => document.querySelector(".large .outline"), "the stage");`;
+  /** The upper half of the large stage, with nothing but the page on it. */
+  const seen = async () => {
+    const { left, top, width, height } = await old.run<DOMRect>(`${helpers}
+      press(document.querySelector(".large .overlay"), "Escape");
+      await until(() => !document.querySelector(".large .outline"), "the end of the outline");
+      await new Promise((done) => setTimeout(done, 1500));
+      return document.querySelector(".large .screen").getBoundingClientRect().toJSON();
+    `);
+    return sharp(await old.screenshot())
+      .extract({
+        ...{ left: Math.ceil(left), top: Math.ceil(top) },
+        ...{ width: Math.floor(width) - 1, height: Math.floor(height / 2) },
+      })
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+  };
+  const differing = (a: Buffer, b: Buffer) =>
+    a.filter((value, index) => Math.abs(value - (b[index] ?? 0)) > 16).length;
+  try {
+    await old.resize(1280, 800);
+    await old.open(served.url);
+    await old.run(`${helpers} ${select}`);
+    const before = await seen();
+    await old.run(`${helpers} ${select}
+      for (let times = 0; times < 4; times++) press(card(), "ArrowLeft", { shiftKey: true });
+      await saved();
+    `);
+    const after = await seen();
+    expect(differing(before, after)).toBeGreaterThan(1000);
+    await old.open("about:blank");
+    await old.open(served.url);
+    await old.run(`${helpers} ${select}`);
+    expect(differing(after, await seen())).toBeLessThan(100);
+  } finally {
+    await old.close();
+    await served.close();
   }
 });
