@@ -51,6 +51,21 @@ test("while the server is gone nothing is lost: what was done is written when it
   }
 });
 
+test("nothing that the composer does is refused by its own policy", async () => {
+  const { page } = composer;
+  await page.addInitScript(() => {
+    const refused: string[] = [];
+    Object.assign(window, { refused });
+    addEventListener("securitypolicyviolation", ({ effectiveDirective, blockedURI }) =>
+      refused.push(`${effectiveDirective} ${blockedURI}`),
+    );
+  });
+  await page.reload();
+  await stagesShow(composer);
+  await deeper();
+  expect(await page.evaluate("refused")).toEqual([]);
+});
+
 test("a page file that became a folder costs nothing: what was done is written when it can be", async () => {
   const before = composer.text();
   const theirs = outOfReach();

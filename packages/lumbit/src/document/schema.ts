@@ -13,12 +13,23 @@ import { isCssValue } from "./css-value.ts";
 
 /** A grammar as a schema that reads JSON. */
 function schemaOf(grammar: Grammar, key?: string): z.ZodType {
-  const made = known.get(grammar) ?? named(make(grammar), grammar, key);
+  const made = known.get(grammar) ?? withoutEval(() => named(make(grammar), grammar, key));
   known.set(grammar, made);
   return made;
 }
 
 const known = new Map<Grammar, z.ZodType>();
+
+/** Schemas that make no functions of text, which strict policies refuse and report; those of others on the page stay as they are. */
+function withoutEval<T>(make: () => T): T {
+  const { jitless = false } = z.config();
+  z.config({ jitless: true });
+  try {
+    return make();
+  } finally {
+    z.config({ jitless });
+  }
+}
 
 /** What has settings of its own is one definition in the JSON Schema, by the key that it is first used at. */
 function named(schema: z.ZodType, grammar: Grammar, key?: string): z.ZodType {
