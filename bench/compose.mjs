@@ -14,9 +14,9 @@ const steps = 120;
 const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** Layers of one scene on the screen, away from where depths make no difference: those under the hand and all others. */
-const stage = (layers, byHand) => `<!doctype html><body><script type="module">
+const stage = (layers, byHand = false) => `<!doctype html><body><script type="module">
 import { mountPage } from "/lumbit.js";
-let page = ${JSON.stringify({ ...benchPage(1, layers), scenes: [benchPage(1, layers).scenes[0], { ...benchPage(1, 0).scenes[0], name: "after" }] })};
+let page = ${JSON.stringify({ ...benchPage(0, 0), scenes: [...benchPage(1, layers).scenes, { name: "after", height: "100vh", layers: [] }] })};
 const live = mountPage(document, page, { pictures: {}, fonts: {} });
 scrollTo(0, 30);
 const element = document.querySelector('[data-lumbit-layer="layer-0"]');

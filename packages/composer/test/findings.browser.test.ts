@@ -44,6 +44,8 @@ const finding = (layer: string) =>
     .filter({ has: composer.page.getByRole("button", { name: layer, exact: true }) });
 /** How many findings the stages have, the large one first. */
 const counts = () => composer.page.locator("figcaption .count").allTextContents();
+/** Judging takes what nobody else wants of the machine: beside other tests that is little. */
+const judged = () => expect.poll(counts, { timeout: 50_000 });
 const left = () => Object(composer.layer("reef")).place?.left;
 const opened = async () => {
   await composer.page
@@ -55,7 +57,7 @@ const opened = async () => {
 
 test("each stage says how many findings it has, and the list goes to where one holds", async () => {
   const { page, stages } = composer;
-  await poll(counts).toEqual(["1 finding", "2 findings"]);
+  await judged().toEqual(["1 finding", "2 findings"]);
   await opened();
   await poll(() => finding("notice").textContent()).toContain("390 × 844");
   expect(await accessibilityFaults(page)).toEqual([]);
@@ -89,7 +91,7 @@ test("each stage says how many findings it has, and the list goes to where one h
 
 test("what mends a finding is seen before it is taken, is one step, and leaves nothing to be found", async () => {
   const { page, boxOn, text } = composer;
-  await poll(counts).toEqual(["1 finding", "2 findings"]);
+  await judged().toEqual(["1 finding", "2 findings"]);
   await opened();
   const before = text();
   const x = async () => (await boxOn(0, "reef")).x;
@@ -107,7 +109,7 @@ test("what mends a finding is seen before it is taken, is one step, and leaves n
   await poll(left).not.toBe("4%");
   const mended = left();
   await composer.saved();
-  await poll(counts).toEqual(["0 findings", "1 finding"]);
+  await judged().toEqual(["0 findings", "1 finding"]);
   await page.keyboard.press("Control+z");
   await poll(text).toBe(before);
   await page.keyboard.press("Control+y");
@@ -116,7 +118,7 @@ test("what mends a finding is seen before it is taken, is one step, and leaves n
 
 test("what is only looked at is no part of what is done next", async () => {
   const { page } = composer;
-  await poll(counts).toEqual(["1 finding", "2 findings"]);
+  await judged().toEqual(["1 finding", "2 findings"]);
   await opened();
   await composer.card("reef").click();
   await finding("reef").getByRole("button", { name: "Mend it" }).focus();
@@ -128,9 +130,9 @@ test("what is only looked at is no part of what is done next", async () => {
 });
 
 test("a page is judged again when it is at rest", async () => {
-  await poll(counts).toEqual(["1 finding", "2 findings"]);
+  await judged().toEqual(["1 finding", "2 findings"]);
   writeFileSync(composer.file, composer.text().replace('"left": "4%"', '"left": "-4%"'));
-  await poll(counts).toEqual(["0 findings", "1 finding"]);
+  await judged().toEqual(["0 findings", "1 finding"]);
 });
 
 test("what is no screen is said, and nobody without the token has the page judged", async () => {

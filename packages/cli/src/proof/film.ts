@@ -13,7 +13,7 @@ export interface Shooting {
   kind: "webp" | "webm";
   /** The screens that are seen side by side, each at the same moment. */
   screens: readonly Screen[];
-  /** A drawing behind the screens that follows the scroll of the first. */
+  /** A drawing beside the screens, as JPEG, that follows the scroll of the first. */
   drawing?: { size: Size; at: (scroll: number) => Promise<Buffer> };
   seconds: number;
   progress: (done: number, frames: number) => void;

@@ -6,15 +6,15 @@ import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
 import { become } from "../edit/apply.ts";
 import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
-import { freeName, namesIn, sceneOf } from "../edit/find.ts";
+import { namesIn, sceneOf } from "../edit/find.ts";
 import { type Merged, merged } from "../edit/merge.ts";
-import { putScene } from "../edit/scenes.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import type { Judged } from "../findings/judged.ts";
 import { keepSteps, keptSteps, type StepName, stepOf } from "../hints/hints.ts";
-import type { Added, Home, Kept } from "../home/home.ts";
+import type { Home, Kept } from "../home/home.ts";
 import { firstMoment, type Moment, type Stands } from "../stage/messages.ts";
-import { filesOf, withAssets } from "./assets.ts";
+import { createAdding } from "./adding.ts";
+import { withAssets } from "./assets.ts";
 import { type History, keepHistory, keptHistory, noHistory, type Step } from "./history.ts";
 import { createReader } from "./reader.ts";
 import type { State } from "./state.ts";
@@ -294,40 +294,10 @@ export function createComposer(home: Home, kept: Kept) {
       set({ screens });
       keepScreens(screens);
     },
-    /** Copies files into the page's home: pictures that can be shown, and why others cannot. */
-    async addFiles(files: readonly File[]): Promise<{ added: Added[]; refused: string[] }> {
-      const added: Added[] = [];
-      const refused: string[] = [];
-      // One after the other: names are given by who comes first.
-      for (const file of files)
-        try {
-          added.push(await home.add(file));
-        } catch (error) {
-          refused.push((error as Error).message);
-        }
-      hold(added);
-      if (refused.length > 0) set({ notice: refused.join(" ") });
-      return { added, refused };
-    },
-    /** Makes a scene of a drawing in layers, behind the one that one is at, where drawings can be taken apart. */
-    async addDrawing(file: File): Promise<void> {
-      if (!home.addDrawing)
-        return set({ notice: `"${file.name}" is a drawing in layers; lumbit compose takes it apart` });
-      try {
-        const { scene, added, notes } = await home.addDrawing(file);
-        hold(added);
-        const { page, scene: before } = get();
-        const name = freeName(
-          scene.name,
-          page.scenes.map(({ name }) => name),
-        );
-        api.edit(`${name}: a drawing of ${scene.layers.length} layers`, putScene({ ...scene, name }, before));
-        api.goTo({ scene: name, share: 0.5 });
-        if (notes.length > 0) set({ notice: notes.join(" ") });
-      } catch (error) {
-        set({ notice: (error as Error).message });
-      }
-    },
+    ...createAdding(home, store, {
+      edit: (name, edit): void => api.edit(name, edit),
+      goTo: (moment): void => void api.goTo(moment),
+    }),
     /** One of the first steps is done, and told no more. */
     did(step: StepName): void {
       const { done } = get();
@@ -355,12 +325,6 @@ export function createComposer(home: Home, kept: Kept) {
     const comes = reader.sharedBy(text) ? reader.read(text).page : undefined;
     tell(comes ? [{ op: "replace", path: [], value: comes }] : patches);
     return comes ?? page;
-  }
-
-  /** Takes note of files that were copied into the page's home. */
-  function hold(added: readonly Added[]): void {
-    const { assets, blobs } = filesOf(added);
-    set({ assets: withAssets(get().assets, assets), blobs: { ...get().blobs, ...blobs } });
   }
 
   /** The scene and the layers that one is at, as far as a page has them. */

@@ -20,6 +20,7 @@ export interface ScriptedOptions {
   watched?: boolean;
 }
 
+/** A driver that can measure a part of what it moves. */
 export interface ScriptedDriver extends Driver {
   /** Measures anew; of layers no more than those in `changed`, where that is given. */
   refresh(changed?: readonly Element[]): void;
