@@ -355,3 +355,68 @@ test.each(["native", "scripted"])(
     ).toBe(0);
   },
 );
+
+test("in a page of many layers the others stand while one is changed step by step, where they were, until the next scroll", async () => {
+  const many = (dragged: number): PageFile => {
+    const depths = Array.from({ length: 130 }, (_, index) => (index === 7 ? dragged : (index % 9) / 3));
+    const layers = stones(depths).map((layer, index) => ({
+      ...layer,
+      place: { left: `${index % 90}%`, top: `${index % 70}vh`, width: "8%", height: "12vh" },
+      ...(index % 4 === 0 && fading(0.2)),
+    }));
+    return {
+      ...shore([]),
+      scenes: [{ name: "shore", height: "150vh", layers } as PageFile["scenes"][number]],
+    };
+  };
+  const page = await open("", { width: 1000, height: 700 });
+  const fresh = await open("", { width: 1000, height: 700 });
+  await mounted(page, many(1), "native", {});
+  await mounted(fresh, many(2), "native", {});
+  await boxes(page, 300);
+  const standing = () =>
+    page.evaluate(() => {
+      const moving = new Set(document.getAnimations().map(({ effect }) => (effect as KeyframeEffect).target));
+      return [...document.querySelectorAll("[data-lumbit-layer]")].filter((layer) => !moving.has(layer))
+        .length;
+    });
+  const untouched = await standing();
+  // As an editor does it: what does not change is the same object.
+  await page.evaluate((next) => {
+    const { live } = window as never as { live: { update(page: PageFile): void } };
+    let shown = next;
+    live.update(shown);
+    Object.assign(window, {
+      drag: async (depths: number[]) => {
+        for (const depth of depths) {
+          const [scene] = shown.scenes;
+          const layers = scene?.layers.map((layer, index) => (index === 7 ? { ...layer, depth } : layer));
+          shown = { ...shown, scenes: [{ ...scene, layers }] } as PageFile;
+          live.update(shown);
+          await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+        }
+      },
+    });
+  }, many(1));
+  await page.evaluate("drag([1.2, 1.4, 1.6, 1.8, 2])");
+  expect((await standing()) - untouched).toBeGreaterThan(100);
+  const as = async (scroll: number) => {
+    const [own, other] = [await boxes(page, scroll), await boxes(fresh, scroll)];
+    expectSame(own, other, 0.1, `${scroll}`);
+    expect(own.map(({ style }) => style)).toEqual(other.map(({ style }) => style));
+  };
+  await as(300);
+  expect((await standing()) - untouched).toBeGreaterThan(100);
+  await as(520);
+  expect(await standing()).toBe(untouched);
+  // Who pauses them, or waits, finds nothing of it either.
+  await page.evaluate("drag([1.8, 2, 1.8, 2, 2.1, 2])");
+  expect(await standing()).toBeGreaterThan(untouched);
+  await expect.poll(standing, { timeout: 5000 }).toBe(untouched);
+  expect(
+    await page.evaluate(
+      "[...document.querySelectorAll('[data-lumbit-layer]')].filter(({ style }) => style.animation).length",
+    ),
+  ).toBe(0);
+  await as(520);
+});

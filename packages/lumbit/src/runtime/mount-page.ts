@@ -25,6 +25,7 @@ import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { restartable } from "./restartable.ts";
 import { adoptSheet } from "./sheet.ts";
+import { standing } from "./standing.ts";
 import { inlineStyles } from "./style-writer.ts";
 import { viewOf } from "./view.ts";
 
@@ -73,8 +74,10 @@ export function mountPage(
       ? assets
       : { ems: (text: TextLayer) => emsOf(layerIn(main, scene.name, text.name)), ...assets };
   const restyle = () => sheets.replace(stylesOf(shown, letters, orders, withEms));
+  const others = standing(main);
   const arrived = () => {
     letters++;
+    others.release();
     restyle();
   };
   document.fonts.addEventListener("loadingdone", arrived);
@@ -113,11 +116,21 @@ export function mountPage(
   return {
     ...live,
     driver,
+    pause() {
+      others.release();
+      live.pause();
+    },
     update(page, assets = shown.assets) {
       if (show({ page, assets })) {
+        others.release();
         sheets.settle();
         live.restart();
-      } else live.follow(restyle());
+      } else {
+        const change = restyle();
+        if (change === "rules") others.release();
+        else others.besides(change);
+        live.follow(change);
+      }
     },
     layout() {
       const { innerWidth: width, innerHeight: height } = viewOf(document.documentElement);
@@ -125,6 +138,7 @@ export function mountPage(
     },
     dispose() {
       live.dispose();
+      others.dispose();
       document.fonts.removeEventListener("loadingdone", arrived);
       main.remove();
       header?.remove();
