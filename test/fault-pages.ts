@@ -13,6 +13,9 @@ interface Found {
   findings: {
     rule: string;
     severity: string;
+    scene?: string;
+    layer?: string;
+    measured: string;
     places: { viewport: string; from: number; to: number }[];
     change?: { op: string; path: string }[];
   }[];

@@ -46,6 +46,7 @@ export default defineConfig([
       checks: "src/checks/index.ts",
       settings: "src/settings/index.ts",
       static: "src/static/index.ts",
+      text: "src/text/index.ts",
     },
     platform: "neutral",
     sourcemap: true,

@@ -27,10 +27,10 @@ import {
   isText,
 } from "lumbit/internal";
 import { pageCss, pageHtml } from "lumbit/static";
+import { TextSizer } from "lumbit/text";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { Font } from "../../packages/cli/src/font.ts";
-import { TextSizer } from "../../packages/cli/src/text-size.ts";
 import { root } from "../command.ts";
 import { type Engine, engineOf } from "../engines.ts";
 import { cases } from "./cases.ts";

@@ -2,8 +2,8 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { type LayerLayout, layoutPage, type PagePose, poseAt } from "lumbit/core";
 import { boundsOf } from "lumbit/internal";
+import { naturalSizes } from "lumbit/text";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { naturalSizes } from "../../../packages/cli/src/natural.ts";
 import { requireProject } from "../../../packages/cli/src/project.ts";
 import {
   accessibilityFaults,

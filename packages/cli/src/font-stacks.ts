@@ -10,10 +10,10 @@ import {
   textDefaults,
 } from "lumbit/internal";
 import type { FontStack } from "lumbit/static";
+import { TextSizer } from "lumbit/text";
 import type { Font } from "./font.ts";
 import type { FontAsset, Project } from "./project.ts";
 import { arial, notoSerif, roboto, timesNewRoman } from "./reader-fonts.ts";
-import { TextSizer } from "./text-size.ts";
 
 /**
  * For every font family of a page, the reader's own fonts scaled to its letters (`size-adjust` and the metric overrides

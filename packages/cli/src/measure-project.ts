@@ -8,9 +8,8 @@ import {
   type Viewport,
 } from "lumbit/core";
 import { isText, withInner } from "lumbit/internal";
-import { naturalSizes } from "./natural.ts";
+import { naturalSizes, type TextSizer } from "lumbit/text";
 import type { Project } from "./project.ts";
-import type { TextSizer } from "./text-size.ts";
 
 export interface MeasureOptions {
   /** 1280 x 800 by default. */

@@ -26,11 +26,11 @@ import {
   sceneCss,
   sceneHtml,
 } from "lumbit/static";
+import { TextSizer } from "lumbit/text";
 import { fontStacks } from "./font-stacks.ts";
 import { type DeliveredFile, type Deliveries, deliver } from "./picture/deliver.ts";
 import { Problem } from "./problem.ts";
 import type { PictureAsset, Project } from "./project.ts";
-import { TextSizer } from "./text-size.ts";
 
 /** The files of a site by their paths in it, in the order in which they are best written: what is named first. */
 export type Site = Map<string, string | Buffer>;

@@ -2,12 +2,12 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page as PageFile } from "lumbit/core";
 import type { TextStyle } from "lumbit/internal";
+import { TextSizer } from "lumbit/text";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium } from "../../../test/chromium.ts";
 import { root } from "../../../test/command.ts";
 import { Font } from "../src/font.ts";
-import { TextSizer } from "../src/text-size.ts";
 
 const families = { Newsreader: "200 800", Figtree: "300 900" };
 const files = Object.fromEntries(

@@ -1,8 +1,12 @@
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { zipSync } from "fflate";
+import { defaultViewports, viewportName } from "lumbit/checks";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, beforeEach, expect, test } from "vitest";
 import { type Chromium, openChromium } from "../../../test/chromium.ts";
 import { root, temporaryFolder } from "../../../test/command.ts";
+import { faultPages } from "../../../test/fault-pages.ts";
 import { serveFolder } from "../../../test/serve.ts";
 import { poll, stagesShow } from "./compose.ts";
 
@@ -28,6 +32,11 @@ beforeEach(async () => {
 
 const stages = () => page.frames().filter((frame) => frame.url().endsWith("stage.html"));
 const card = (name: string) => page.getByRole("option", { name: new RegExp(`^${name}(?![\\w-])`) });
+const openZip = async (file: string) => {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: /Open a zip/ }).click();
+  await (await chooser).setFiles(file);
+};
 const saved = () => poll(() => page.getByRole("status").textContent()).toBe("saved");
 const depthInWords = () => card("snow").getAttribute("aria-label");
 
@@ -70,14 +79,9 @@ test("a page is taken away as a zip and opened elsewhere; what is no zip is said
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(served.origin);
   expect(await page.getByRole("button", { name: /^Go on/ }).count()).toBe(0);
-  const open = async (file: string) => {
-    const chooser = page.waitForEvent("filechooser");
-    await page.getByRole("button", { name: /Open a zip/ }).click();
-    await (await chooser).setFiles(file);
-  };
-  await open(join(root, "package.json"));
+  await openZip(join(root, "package.json"));
   await poll(() => page.getByRole("alert").textContent()).toContain("no page file");
-  await open(zip);
+  await openZip(zip);
   await stagesShow({ stages, page });
   expect(await depthInWords()).toBe(depth);
 });
@@ -91,4 +95,49 @@ test("of two windows neither writes over the other", async () => {
   await other.getByRole("complementary").getByLabel("Name").fill("pier");
   await other.keyboard.press("Enter");
   await poll(() => page.getByRole("option", { name: "pier" }).count()).toBe(1);
+});
+
+const faults = faultPages();
+/** A page with a fault, with the files of all of them. */
+const zipOf = (name: string) => {
+  const files = readdirSync(faults.folder, { withFileTypes: true }).filter(
+    (entry) => entry.isFile() && !entry.name.endsWith(".json"),
+  );
+  const zip = join(temporaryFolder(), "page.zip");
+  const read = (file: string) => readFileSync(join(faults.folder, file));
+  const entries = files.map(({ name: file }) => [file, read(file)]);
+  writeFileSync(
+    zip,
+    zipSync({ "page.json": read(`${name}.json`), ...Object.fromEntries(entries) }, { level: 0 }),
+  );
+  return zip;
+};
+const panel = () => page.getByRole("complementary", { name: "Findings" });
+const found = async () =>
+  (await panel().locator("li p:nth-child(2)").allTextContents()).map((text) => text.trim()).sort();
+
+// Texts, contents, pixels of pictures, their detail and their bytes: each is seen another way here than in a folder.
+test.each(["contrast-content", "overflow-row", "edge", "subject", "sharpness", "weight"])(
+  "a page in the browser is judged as the command judges it: %s",
+  async (name) => {
+    const desk = [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ];
+    const sizes = new Set([...desk, ...defaultViewports].map(viewportName));
+    const { findings } = await faults.check(name, ...[...sizes].flatMap((size) => ["--viewport", size]));
+    const wanted = findings.map(({ layer, scene, measured }) => `${layer ?? scene}: ${measured}`).sort();
+    expect(wanted).not.toEqual([]);
+    await openZip(zipOf(name));
+    await page.locator("figcaption .count").first().click();
+    await expect.poll(found, { timeout: 50_000 }).toEqual(wanted);
+  },
+);
+
+test("what mends a finding in the browser leaves nothing to be found", async () => {
+  await openZip(zipOf("edge"));
+  await page.locator("figcaption .count").first().click();
+  await panel().getByRole("button", { name: "Mend it" }).click({ timeout: 50_000 });
+  await saved();
+  await expect.poll(() => panel().textContent(), { timeout: 50_000 }).toContain("Nothing is wrong");
 });

@@ -79,24 +79,35 @@ test("a page of a folder is composed in Firefox", async () => {
   }
 });
 
-test("a page in the browser's own storage is composed in WebKit", async () => {
-  // The engine's driver evaluates what the test says; to a stage nothing is the engine's own.
-  const policy = "default-src http: 'unsafe-inline' 'unsafe-eval' blob:";
-  const served = await serveFolder(join(root, "packages/composer/dist"), policy);
-  const engine = await engineOf("webkit");
-  try {
-    await engine.open(`${served.origin}/`);
-    await engine.resize(1280, 800);
-    // What nobody sees is held back, and never told of its size.
-    await engine.run("parent.document.querySelector('iframe').style.visibility = 'visible'");
-    await engine.run(
-      `${helpers} (await until(() => button("A copy of the demo"), "the beginning")).click();`,
-    );
-    await compose(engine, () => {});
-  } finally {
-    served.close();
-  }
-});
+test.each(["webkit", "firefox"] as const)(
+  "a page in the browser's own storage is composed and judged in %s",
+  async (name) => {
+    // The engine's driver evaluates what the test says; to a stage nothing is the engine's own.
+    const policy = "default-src http: 'unsafe-inline' 'unsafe-eval' blob:";
+    const served = await serveFolder(join(root, "packages/composer/dist"), policy);
+    const engine = await engineOf(name);
+    try {
+      await engine.open(`${served.origin}/`);
+      await engine.resize(1280, 800);
+      // What nobody sees is held back, and never told of its size.
+      if (name === "webkit")
+        await engine.run("parent.document.querySelector('iframe').style.visibility = 'visible'");
+      await engine.run(
+        `${helpers} (await until(() => button("A copy of the demo"), "the beginning")).click();`,
+      );
+      await compose(engine, () => {});
+      const found = await engine.run<string[]>(`${helpers}
+        const counts = () => [...document.querySelectorAll(".count")].map(({ textContent }) => textContent);
+        await until(() => counts().length > 0 && counts().every((count) => count.includes("finding")), "judging");
+        return counts();
+      `);
+      expect(found).toEqual(["0 findings", "0 findings"]);
+    } finally {
+      await engine.open("about:blank");
+      served.close();
+    }
+  },
+);
 
 test("where scripts move the layers, stages follow a depth without a scroll", async () => {
   const served = await startComposer(demo(temporaryFolder()), 0);

@@ -1,8 +1,7 @@
 import { heavy, type KnownPicture } from "lumbit/checks";
-import { drawnWidths } from "lumbit/static";
+import { drawnWidths, neededWidths } from "lumbit/static";
 import { deliver } from "../picture/deliver.ts";
 import { isDelivered } from "../picture/still.ts";
-import { neededWidths } from "../picture/widths.ts";
 import type { Project } from "../project.ts";
 
 /**

@@ -1,7 +1,6 @@
 import { readFileSync } from "node:fs";
-import type { Finding } from "lumbit/checks";
+import { type Finding, writtenFindings } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
-import { atOrigin } from "lumbit/document";
 import { digest, looks } from "../kept.ts";
 import type { Project } from "../project.ts";
 import { judge } from "./judge.ts";
@@ -9,11 +8,7 @@ import { workerFile } from "./workers.ts";
 
 /** What checks find in a project at viewports, with changes of its page file that mend it. */
 export async function findingsOf(project: Project, viewports: readonly Viewport[]): Promise<Finding[]> {
-  const findings = await judged(project, viewports);
-  return findings.map(({ change, ...finding }) => {
-    const own = atOrigin(project.source, change ?? []);
-    return own.length > 0 ? { ...finding, change: own } : finding;
-  });
+  return writtenFindings(await judged(project, viewports), project.source);
 }
 
 /** The same page with the same files is judged once. */

@@ -1,14 +1,5 @@
-import {
-  type Finding,
-  findingsFrom,
-  type KnownPicture,
-  offers,
-  type Seen,
-  viewportName,
-  withCopies,
-} from "lumbit/checks";
-import type { ImageLayer, Page, Viewport } from "lumbit/core";
-import { allLayers, isImage, statesOf } from "lumbit/internal";
+import { type Finding, judgePage, type KnownPicture, viewportName } from "lumbit/checks";
+import type { Viewport } from "lumbit/core";
 import { say } from "../progress.ts";
 import type { Project } from "../project.ts";
 import { withDeliveries } from "./deliveries.ts";
@@ -24,54 +15,20 @@ export async function judge(project: Project, viewports: readonly Viewport[]): P
   const { page } = project;
   const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
   const videos = new Map(project.videos.map(({ path, bytes }) => [path, bytes.length]));
-  const looks = await withDeliveries(await picturesOf(project), project);
-  const first = await judgeAll(page, looks);
-  // Only what looks too small is looked at once more: soft pictures may be.
-  const pictures = await withDetails(looks, project, smallPictures(page, first));
-  const seen = pictures === looks ? first : await judgeAll(page, pictures, first);
-  const trials = offers(page, findingsFrom(page, seen));
-  let step = trials.next();
-  while (!step.done) {
-    say("trying what mends it");
-    const trial = step.value;
-    const again = await judgeAll(trial.page, withCopies(pictures, trial.copies), seen);
-    step = trials.next(findingsFrom(trial.page, again));
-  }
+  const pictures = await withDeliveries(await picturesOf(project), project);
+  let done = 0;
+  const findings = await judgePage({
+    page,
+    viewports,
+    pictures,
+    async see(page, pictures, viewport, before) {
+      if (page !== project.page) say("trying what mends it");
+      const seen = await inWorker("judge", { page, pictures, fonts, videos, viewport, before });
+      if (!before) say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
+      return seen;
+    },
+    withDetails: (pictures, files) => withDetails(pictures, project, files),
+  });
   say("");
-  return step.value;
-
-  async function judgeAll(
-    page: Page,
-    pictures: ReadonlyMap<string, KnownPicture>,
-    before?: readonly Seen[],
-  ): Promise<Seen[]> {
-    let done = 0;
-    return Promise.all(
-      viewports.map(async (viewport, index) => {
-        const known = before?.[index];
-        const found = await inWorker("judge", { page, pictures, fonts, videos, viewport, before: known });
-        if (!before) say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
-        return found;
-      }),
-    );
-  }
+  return findings;
 }
-
-/** The files of all pictures that were seen to be too small. */
-function smallPictures({ scenes }: Page, seen: readonly Seen[]): Set<string> {
-  const small = new Set(
-    seen
-      .flatMap(({ scenes }) => scenes.flatMap(({ sighted }) => sighted))
-      .flatMap(({ check, sighting }) => (check === "sharpness" ? [keyOf(sighting)] : [])),
-  );
-  const layers = scenes.flatMap(({ name, layers }) =>
-    allLayers(layers)
-      .filter(isImage)
-      .filter(({ name: layer }) => small.has(keyOf({ scene: name, layer }))),
-  );
-  return new Set(layers.flatMap((layer) => statesOf(layer).flatMap(filesOf)));
-}
-
-const keyOf = ({ scene, layer }: { scene?: string; layer?: string }) => `${scene} / ${layer}`;
-
-const filesOf = ({ image, variants = {} }: ImageLayer) => [image, ...Object.values(variants)];

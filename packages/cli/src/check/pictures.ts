@@ -33,10 +33,10 @@ export async function checkedPictures(
 
 /** The same pictures, or with the detail that some of them have where it was not known: it takes long to see, and few are large enough on the screen to ask. */
 export async function withDetails(
-  known: Map<string, KnownPicture>,
+  known: ReadonlyMap<string, KnownPicture>,
   { pictures }: Project,
   paths: ReadonlySet<string>,
-): Promise<Map<string, KnownPicture>> {
+): Promise<ReadonlyMap<string, KnownPicture>> {
   const asked = pictures.filter(({ path }) => paths.has(path) && known.get(path)?.detail === undefined);
   if (asked.length === 0) return known;
   const details = await Promise.all(

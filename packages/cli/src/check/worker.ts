@@ -1,8 +1,8 @@
 import { createHash } from "node:crypto";
 import { type KnownPicture, type Seen, seenAt } from "lumbit/checks";
 import type { Page, Viewport } from "lumbit/core";
+import { naturalSizes } from "lumbit/text";
 import { Font } from "../font.ts";
-import { naturalSizes } from "../natural.ts";
 import type { Asset } from "../project.ts";
 import type { Look } from "./look.ts";
 
@@ -24,7 +24,7 @@ export const look = async (asset: Asset): Promise<Look | string> =>
 
 /** How much detail a picture has. */
 export const detail = async ({ bytes }: Pick<Asset, "bytes">): Promise<number> =>
-  (await looking()).detailOf({ bytes: Buffer.from(bytes) });
+  (await looking()).detailIn({ bytes: Buffer.from(bytes) });
 
 /** Loaded when there is something to look at: decoders are slow to start, and most runs know all pictures. */
 const looking = () => import("./look.ts");

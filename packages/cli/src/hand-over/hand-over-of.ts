@@ -1,8 +1,8 @@
 import { viewOf } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { layerPlaceCss } from "lumbit/static";
+import { naturalSizes } from "lumbit/text";
 import { picturesOf } from "../check/judge.ts";
-import { naturalSizes } from "../natural.ts";
 import { Problem } from "../problem.ts";
 import { say, under, type Work } from "../progress.ts";
 import type { Project } from "../project.ts";

@@ -1,13 +1,12 @@
 import { availableParallelism } from "node:os";
 import type { Page } from "lumbit/core";
-import { type DrawnWidths, drawnWidths } from "lumbit/static";
+import { apart, type DrawnWidths, drawnWidths, neededWidths } from "lumbit/static";
 import pMap from "p-map";
 import { say } from "../progress.ts";
 import type { PictureAsset } from "../project.ts";
 import { type Delivery, encoded, type Kind, kinds } from "./encode.ts";
 import { placeholderOf } from "./placeholder.ts";
 import { isDelivered } from "./still.ts";
-import { apart, neededWidths } from "./widths.ts";
 
 /** A file of a picture as it is delivered. */
 export interface DeliveredFile {

@@ -27,7 +27,7 @@ import {
   textDefaults,
 } from "lumbit/internal";
 import { blendCss, blurBehindCss, buttonCss, panelCss } from "lumbit/static";
-import type { TextSizer } from "../text-size.ts";
+import type { TextSizer } from "lumbit/text";
 import { type Child, type Css, node } from "./node.ts";
 
 /** What a picture of a page needs besides its model. */

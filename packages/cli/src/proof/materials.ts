@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
+import { TextSizer } from "lumbit/text";
 import { uprightPicture } from "../picture/read-picture.ts";
 import type { Project } from "../project.ts";
-import { TextSizer } from "../text-size.ts";
 import type { Materials } from "./cell.ts";
 
 /** Pictures are copied into the sheet with at most so many px on the longer side. */

@@ -1,10 +1,10 @@
 import { basename } from "node:path";
 import { defaultViewports, viewOf } from "lumbit/checks";
 import { layoutPage, type Viewport } from "lumbit/core";
+import { naturalSizes } from "lumbit/text";
 import sharp from "sharp";
 import { findingsOf } from "../check/findings.ts";
 import { picturesOf } from "../check/judge.ts";
-import { naturalSizes } from "../natural.ts";
 import { Problem } from "../problem.ts";
 import { say, under, type Work } from "../progress.ts";
 import type { Project } from "../project.ts";

@@ -1,31 +1,24 @@
 import { get, keys, set, update } from "idb-keyval";
 import type { Assets } from "lumbit";
-import type { SharedFile } from "lumbit/document";
 import { freeName } from "../edit/find.ts";
-import { filesIn, nameOfShared, type PageFiles } from "./archive.ts";
+import { filesIn, type PageFiles } from "./archive.ts";
 import type { Added, BeginWith, Home, Kept, Saved } from "./home.ts";
+import type { judging } from "./judging/judging.ts";
 import { sizeOf } from "./size.ts";
-
-/** A page as it is kept in the browser: its text, apart from its files, which change seldom. */
-interface Text {
-  text: string;
-  version: string;
-}
-
-/** A file as it is kept: some browsers keep no blobs in windows that leave nothing behind. */
-interface KeptFile {
-  type: string;
-  bytes: ArrayBuffer;
-}
-type KeptFiles = Readonly<Record<string, KeptFile>>;
+import {
+  filesKey,
+  type KeptFile,
+  type KeptFiles,
+  type KeptText,
+  sharedFile,
+  storedPage,
+  textKey,
+} from "./storage.ts";
 
 const keptFile = async (blob: Blob): Promise<KeptFile> => ({
   type: blob.type,
   bytes: await blob.arrayBuffer(),
 });
-
-const textKey = (name: string) => `text ${name}`;
-const filesKey = (name: string) => `files ${name}`;
 
 /** A file may be this large, in bytes. */
 const mostFile = 50 * 1024 * 1024;
@@ -34,22 +27,23 @@ const mostFile = 50 * 1024 * 1024;
 export function browserHome(): Home {
   let name: string | undefined;
   const channel = new BroadcastChannel("lumbit pages");
+  let judge: Promise<ReturnType<typeof judging>> | undefined;
   const names = async () =>
     (await keys<string>()).flatMap((key) => (key.startsWith("text ") ? [key.slice("text ".length)] : []));
 
   async function read(page: string): Promise<Kept> {
-    const [kept, files] = await Promise.all([get<Text>(textKey(page)), get<KeptFiles>(filesKey(page))]);
+    const kept = await storedPage(page);
     if (!kept) throw new Error(`there is no page "${page}" in this browser any more`);
     name = page;
-    const shared = sharedFile(nameOfShared(kept.text), files);
-    return { ...kept, name: page, ...(shared && { shared }), ...(await assetsOf(files ?? {})) };
+    const { text, version, shared, files } = kept;
+    return { name: page, text, version, ...(shared && { shared }), ...(await assetsOf(files)) };
   }
   /** Keeps a page under a name that is free, and opens it. */
   async function make(stem: string, { text, files }: PageFiles): Promise<Kept> {
     const page = freeName(stem, await names());
     const kept = Object.entries(files).map(async ([path, blob]) => [path, await keptFile(blob)] as const);
     await set(filesKey(page), Object.fromEntries(await Promise.all(kept)));
-    await set(textKey(page), { text, version: crypto.randomUUID() } satisfies Text);
+    await set(textKey(page), { text, version: crypto.randomUUID() } satisfies KeptText);
     return read(page);
   }
   return {
@@ -68,7 +62,7 @@ export function browserHome(): Home {
       const next = crypto.randomUUID();
       let other = false;
       // In one transaction, so that of two windows one is told of the other.
-      await update<Text>(textKey(page), (there) => {
+      await update<KeptText>(textKey(page), (there) => {
         other = there !== undefined && there.version !== version && there.text !== text;
         return other && there ? there : { text, version: next };
       });
@@ -94,6 +88,10 @@ export function browserHome(): Home {
       return size ? { path, picture: { url, ...size }, blob: file } : { path, font: url, blob: file };
     },
     shared: async (file) => sharedFile(file, await get<KeptFiles>(filesKey(String(name)))),
+    async findings(...asked) {
+      judge ??= import("./judging/judging.ts").then(({ judging }) => judging());
+      return (await judge)(String(name), ...asked);
+    },
     watch(changed, reached) {
       reached(true);
       const listener = ({ data }: MessageEvent<string>) => {
@@ -103,12 +101,6 @@ export function browserHome(): Home {
       return () => channel.removeEventListener("message", listener);
     },
   };
-}
-
-/** One of the files of a page as the one that it shares with others. */
-function sharedFile(file: string | undefined, files: KeptFiles = {}): SharedFile | undefined {
-  const kept = file === undefined ? undefined : files[file];
-  return file !== undefined && kept ? { file, text: new TextDecoder().decode(kept.bytes) } : undefined;
 }
 
 /** Where files of the storage are for this window, and the files themselves for its stages. */

@@ -1,3 +1,13 @@
+/** Pixels: red, green, blue and opacity (0..255), row by row. */
+export interface Raster {
+  width: number;
+  height: number;
+  data: Uint8Array | Uint8ClampedArray;
+}
+
+/** The longer side of the small copy of a picture that checks look at, in px. */
+export const rasterSize = 384;
+
 /** What checks know of a picture file. */
 export interface KnownPicture {
   width: number;
@@ -7,8 +17,8 @@ export interface KnownPicture {
   delivered?: readonly { width: number; bytes: number }[];
   /** The share of its pixels, along each side, that its detail needs: less than 1 for what is soft by nature, 0 for vectors. */
   detail?: number;
-  /** A small copy of its pixels, red, green, blue and opacity (0..255) row by row; nothing for what cannot be decoded. */
-  raster?: { width: number; height: number; data: Uint8Array | Uint8ClampedArray };
+  /** A small copy of its pixels; nothing for what cannot be decoded. */
+  raster?: Raster;
 }
 
 /** A pixel: 0..1 each. */

@@ -15,3 +15,4 @@ export { sceneCss, sceneHtml } from "./fragment.ts";
 export { type HtmlOptions, pageHtml } from "./html.ts";
 export { type LayerPath, layerCss, layerHtml, layerPlaceCss } from "./layer.ts";
 export { loaderScript } from "./loader.ts";
+export { apart, neededWidths } from "./needed-widths.ts";

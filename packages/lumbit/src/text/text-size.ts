@@ -1,28 +1,31 @@
 import LineBreaker from "linebreak";
-import { type Page, resolveLength, type Size, type TextLayer, type Viewport } from "lumbit/core";
 import {
   averageAdvance,
   fittedWidth,
   joinedRuns,
   largestOpticalSize,
+  type Page,
   parseLength,
   plainText,
   type Run,
   resolveFontSize,
+  resolveLength,
   runsOf,
   runsWithin,
+  type Size,
+  type TextLayer,
   type TextStyle,
   textDefaults,
-} from "lumbit/internal";
-import type { Font } from "./font.ts";
-import type { FontAsset } from "./project.ts";
+  type Viewport,
+} from "../core/index.ts";
+import type { PageFont, TextFont } from "./font.ts";
 
-/** Measures texts with the font files that the page ships, as a browser would set them. */
+/** Measures texts with the fonts that the page ships, as a browser would set them. */
 export class TextSizer {
   readonly #page: Page;
-  readonly #fonts: Map<string, Font>;
+  readonly #fonts: Map<string, TextFont>;
 
-  constructor(page: Page, fonts: readonly Pick<FontAsset, "path" | "font">[]) {
+  constructor(page: Page, fonts: readonly PageFont[]) {
     this.#page = page;
     this.#fonts = new Map(fonts.map(({ path, font }) => [path, font]));
   }
@@ -89,7 +92,7 @@ export class TextSizer {
   }
 
   /** The font that the page ships for a text. */
-  fontOf(layer: TextStyle): Font | undefined {
+  fontOf(layer: TextStyle): TextFont | undefined {
     const families = layer.fontFamily ?? this.#page.page?.fontFamily ?? "";
     const first = families
       .split(",")[0]

@@ -1,6 +1,5 @@
-import type { Page, Size } from "lumbit/core";
-import { allLayers, isImage } from "lumbit/internal";
-import type { DrawnWidths } from "lumbit/static";
+import { allLayers, isImage, type Page, type Size } from "../core/index.ts";
+import type { DrawnWidths } from "./drawn-widths.ts";
 
 /** Screens that pages are read on, with their device pixels for a CSS pixel: pictures are made as wide as these need. */
 const screens = [

@@ -1,28 +1,36 @@
 import {
   type Block,
+  blockPadding,
+  columnDefaults,
+  isButton,
+  isImage,
+  isText,
   type Layer,
   type Length,
+  listIndent,
   type Natural,
+  type Page,
   resolveLength,
   type Scene,
   type Size,
   type Viewport,
-} from "lumbit/core";
-import { blockPadding, columnDefaults, isButton, isImage, isText, listIndent } from "lumbit/internal";
-import type { FontAsset, Project } from "./project.ts";
+} from "../core/index.ts";
+import type { PageFont } from "./font.ts";
 import { TextSizer } from "./text-size.ts";
 
 /** What natural sizes depend on. */
-interface SizedPage extends Pick<Project, "page"> {
+export interface Sized {
+  page: Page;
+  /** Its picture files, by the paths that it names. */
   pictures: readonly (Size & { path: string })[];
-  fonts: readonly Pick<FontAsset, "path" | "font">[];
+  fonts: readonly PageFont[];
 }
 
-/** The natural sizes of a project's layers and contents, and which of the texts are only estimates. */
-export function naturalSizes(project: SizedPage): { natural: Natural; texts: TextSizer } {
-  const pictures = new Map(project.pictures.map((picture) => [picture.path, picture]));
-  const texts = new TextSizer(project.page, project.fonts);
-  const gapLength = project.page.page?.gap ?? columnDefaults.gap;
+/** The natural sizes of a page's layers and contents, and which of the texts are only estimates. */
+export function naturalSizes({ page, fonts, ...files }: Sized): { natural: Natural; texts: TextSizer } {
+  const pictures = new Map(files.pictures.map((picture) => [picture.path, picture]));
+  const texts = new TextSizer(page, fonts);
+  const gapLength = page.page?.gap ?? columnDefaults.gap;
   const natural: Natural = {
     layer: onceFor((layer: Layer, availableWidth, viewport) => {
       if (isText(layer)) return texts.size(layer, availableWidth, viewport);
