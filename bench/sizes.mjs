@@ -1,7 +1,12 @@
-// What the one-file builds for pages consist of: compressed size by what it is for, from their source maps.
+// What the one-file builds for pages consist of: compressed size by what it is for, from their source maps; and the size
+// of builds in which whatever is for some pages alone is taken out.
 import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 import { gzipSync } from "node:zlib";
 import { eachMapping, TraceMap } from "@jridgewell/trace-mapping";
+import { rolldown } from "rolldown";
+import { withoutComments } from "../packages/lumbit/scripts/without-comments.mjs";
+import { withoutMeanings } from "../packages/lumbit/scripts/without-meanings.mjs";
 
 /** What is for some pages alone, by its files; all else every page needs. */
 const parts = [
@@ -18,6 +23,32 @@ const parts = [
   ],
   ["reading and judging", /runtime\/adopt\/(attribute|unknown|obstacles)|settings\//],
 ];
+
+/** What a page of layers at depths does without. */
+const forSome =
+  /runtime\/(scripted|scroller|position|edges|sway|tilt|cues|events|videos|lines|pieces|reel)\.ts|(markup|core)\/(ramp|reel|sway|tilt|easing|cue)\.ts|adopt\/(reel|text|background|obstacles|unknown)\.ts|settings\/(ramp|cue|fault)\.ts/;
+
+/** The compressed size of an entry that has nothing in place of such files. It does not run. */
+async function least(name) {
+  const hollow = {
+    name: "hollow",
+    load(id) {
+      if (!forSome.test(id)) return;
+      const exported = readFileSync(id, "utf8").matchAll(
+        /^export (?:async )?(?:const|function|class) (\w+)/gm,
+      );
+      return {
+        code: [...exported].map(([, own]) => `export const ${own} = undefined;`).join("\n"),
+        moduleType: "js",
+      };
+    },
+  };
+  const input = fileURLToPath(new URL(`../packages/lumbit/src/runtime/${name}.ts`, import.meta.url));
+  const plugins = [hollow, withoutComments(), withoutMeanings()];
+  const bundle = await rolldown({ input, platform: "browser", plugins, logLevel: "silent" });
+  const { output } = await bundle.generate({ minify: true });
+  return gzipSync(output[0].code, { level: 9 }).length;
+}
 
 for (const name of ["markup", "scene"]) {
   const file = new URL(`../packages/lumbit/dist/browser/${name}.js`, import.meta.url);
@@ -38,4 +69,5 @@ for (const name of ["markup", "scene"]) {
   const all = [...bytes.values()].reduce((sum, own) => sum + own, 0);
   for (const [part, own] of [...bytes].sort((a, b) => b[1] - a[1]))
     console.log(`${((compressed * own) / all / 1000).toFixed(1).padStart(6)} kB  ${part}`);
+  console.log(`without what is for some pages alone: ${((await least(name)) / 1000).toFixed(1)} kB`);
 }

@@ -1,4 +1,5 @@
 import { defineConfig, type UserConfig } from "tsdown";
+import { withoutComments } from "./scripts/without-comments.mjs";
 import { withoutMeanings } from "./scripts/without-meanings.mjs";
 
 // Where faults are planted only what runs is needed.
@@ -34,7 +35,7 @@ export default defineConfig([
     // Svelte compiles its components where they are used.
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
-    plugins: [withoutMeanings(), readerBeside],
+    plugins: [withoutComments(), withoutMeanings(), readerBeside],
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.
@@ -73,7 +74,7 @@ export default defineConfig([
       entry: { [name]: path },
       outDir: "dist/browser",
       platform: "browser",
-      plugins: [withoutMeanings()],
+      plugins: [withoutComments(), withoutMeanings()],
       minify: true,
       sourcemap: name in pages,
       clean: false,
