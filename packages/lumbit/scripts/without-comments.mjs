@@ -4,6 +4,6 @@ export const withoutComments = () => ({
   transform: (code, id) =>
     /\.css\.ts$/.test(id)
       ? // Lines stay, and so do source maps.
-        { code: code.replace(/\/\*[^]*?\*\//g, (comment) => comment.replace(/[^\n]/g, "")), map: null }
+        { code: code.replace(/\/\*[\s\S]*?\*\//g, (comment) => comment.replace(/[^\n]/g, "")), map: null }
       : undefined,
 });

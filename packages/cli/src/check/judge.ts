@@ -1,9 +1,9 @@
 import { type Finding, judgePage, type KnownPicture, viewportName } from "lumbit/checks";
 import type { Viewport } from "lumbit/core";
 import { say } from "../progress.ts";
-import type { Project } from "../project.ts";
+import type { PictureAsset, Project } from "../project.ts";
 import { withDeliveries } from "./deliveries.ts";
-import { checkedPictures, withDetails } from "./pictures.ts";
+import { checkedPictures, detailOf } from "./pictures.ts";
 import { inWorker } from "./workers.ts";
 
 /** What is known of a project's pictures, told while they are looked at. */
@@ -16,6 +16,7 @@ export async function judge(project: Project, viewports: readonly Viewport[]): P
   const fonts = project.fonts.map(({ path, bytes }) => ({ path, bytes }));
   const videos = new Map(project.videos.map(({ path, bytes }) => [path, bytes.length]));
   const pictures = await withDeliveries(await picturesOf(project), project);
+  const files = new Map(project.pictures.map((picture) => [picture.path, picture]));
   let done = 0;
   const findings = await judgePage({
     page,
@@ -27,7 +28,7 @@ export async function judge(project: Project, viewports: readonly Viewport[]): P
       if (!before) say(`judged ${viewportName(viewport)}, ${++done} of ${viewports.length}`);
       return seen;
     },
-    withDetails: (pictures, files) => withDetails(pictures, project, files),
+    detailOf: (path) => detailOf(files.get(path) as PictureAsset),
   });
   say("");
   return findings;

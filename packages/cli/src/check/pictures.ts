@@ -31,24 +31,8 @@ export async function checkedPictures(
   );
 }
 
-/** The same pictures, or with the detail that some of them have where it was not known: it takes long to see, and few are large enough on the screen to ask. */
-export async function withDetails(
-  known: ReadonlyMap<string, KnownPicture>,
-  { pictures }: Project,
-  paths: ReadonlySet<string>,
-): Promise<ReadonlyMap<string, KnownPicture>> {
-  const asked = pictures.filter(({ path }) => paths.has(path) && known.get(path)?.detail === undefined);
-  if (asked.length === 0) return known;
-  const details = await Promise.all(
-    asked.map(async ({ path, bytes }): Promise<[string, KnownPicture][]> => {
-      const picture = known.get(path);
-      return picture ? [[path, { ...picture, detail: await detailed(bytes) }]] : [];
-    }),
-  );
-  return new Map([...known, ...details.flat()]);
-}
-
-async function detailed(bytes: Buffer): Promise<number> {
+/** How much detail a picture has, remembered from then on. */
+export async function detailOf({ bytes }: PictureAsset): Promise<number> {
   const detail = await inWorker("detail", { bytes });
   await looks.remember(detailKey(bytes), Buffer.alloc(0), detail);
   return detail;

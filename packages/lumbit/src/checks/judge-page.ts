@@ -15,8 +15,8 @@ export interface Judging {
   pictures: Pictures;
   /** What the checks see of a page, as `seenAt` does; `before` is what was seen of much the same one. */
   see(page: Page, pictures: Pictures, viewport: Viewport, before?: Seen): Promise<Seen>;
-  /** The pictures, with the detail that those of some files have: it takes long to see. */
-  withDetails(pictures: Pictures, files: ReadonlySet<string>): Promise<Pictures>;
+  /** How much detail a picture file has, as `KnownPicture` says it: it takes long to see. */
+  detailOf(path: string): Promise<number>;
 }
 
 /** Everything that is wrong with a page, as `checkPage` says it, by steps that others take. */
@@ -25,13 +25,13 @@ export async function judgePage({
   viewports,
   pictures: looks,
   see,
-  withDetails,
+  detailOf,
 }: Judging): Promise<Finding[]> {
   const seeAll = (page: Page, pictures: Pictures, before?: readonly Seen[]) =>
     Promise.all(viewports.map((viewport, index) => see(page, pictures, viewport, before?.[index])));
   const first = await seeAll(page, looks);
   // Only what looks too small is looked at once more: soft pictures may be.
-  const pictures = await withDetails(looks, smallPictures(page, first));
+  const pictures = await withDetails(looks, smallPictures(page, first), detailOf);
   const seen = pictures === looks ? first : await seeAll(page, pictures, first);
   const trials = offers(page, findingsFrom(page, seen));
   let step = trials.next();
@@ -41,6 +41,20 @@ export async function judgePage({
     step = trials.next(findingsFrom(trial.page, again));
   }
   return step.value;
+}
+
+/** The pictures, with the detail of those that are asked for and have none yet. */
+async function withDetails(
+  pictures: Pictures,
+  files: ReadonlySet<string>,
+  detailOf: Judging["detailOf"],
+): Promise<Pictures> {
+  const asked = [...pictures].filter(([path, { detail }]) => files.has(path) && detail === undefined);
+  if (asked.length === 0) return pictures;
+  const detailed = asked.map(
+    async ([path, picture]) => [path, { ...picture, detail: await detailOf(path) }] as const,
+  );
+  return new Map([...pictures, ...(await Promise.all(detailed))]);
 }
 
 /** Findings with their changes as changes of the page's file, as far as that can make them. */

@@ -19,7 +19,7 @@ import type { PageFont } from "./font.ts";
 import { TextSizer } from "./text-size.ts";
 
 /** What natural sizes depend on. */
-export interface Sized {
+export interface SizedPage {
   page: Page;
   /** Its picture files, by the paths that it names. */
   pictures: readonly (Size & { path: string })[];
@@ -27,7 +27,7 @@ export interface Sized {
 }
 
 /** The natural sizes of a page's layers and contents, and which of the texts are only estimates. */
-export function naturalSizes({ page, fonts, ...files }: Sized): { natural: Natural; texts: TextSizer } {
+export function naturalSizes({ page, fonts, ...files }: SizedPage): { natural: Natural; texts: TextSizer } {
   const pictures = new Map(files.pictures.map((picture) => [picture.path, picture]));
   const texts = new TextSizer(page, fonts);
   const gapLength = page.page?.gap ?? columnDefaults.gap;

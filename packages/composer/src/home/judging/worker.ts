@@ -45,12 +45,7 @@ const judge = {
     const pathsOf = (of: string) => [
       ...new Set(references.filter(({ kind }) => kind === of).map(({ path }) => path)),
     ];
-    const known = new Map<string, KnownPicture>();
-    for (const path of pathsOf("picture")) {
-      const file = files[path];
-      const look = vectors.get(path) ?? (file && (await once("look", file, lookAt)));
-      if (file && look) known.set(path, { ...look, bytes: file.bytes.byteLength });
-    }
+    const pictures = await picturesOf(pathsOf("picture"), files, vectors);
     const videos = new Map(pathsOf("video").map((path) => [path, files[path]?.bytes.byteLength ?? 0]));
     const fonts = await fontsOf(page, files);
     const sizes = [...screens, ...(usual ? defaultViewports : [])].map(({ width, height }) => ({
@@ -61,7 +56,7 @@ const judge = {
     const findings = await judgePage({
       page,
       viewports,
-      pictures: withDeliveries(known, page),
+      pictures: withDeliveries(pictures, page),
       async see(page, pictures, viewport, before) {
         // What has come meanwhile is heard first.
         await new Promise((heard) => setTimeout(heard));
@@ -70,15 +65,8 @@ const judge = {
         const { natural } = naturalSizes({ page, pictures: sizes, fonts });
         return seenAt({ page, natural, pictures, videos }, viewport, before);
       },
-      async withDetails(pictures, paths) {
-        const more = new Map(pictures);
-        for (const path of paths) {
-          const [picture, file] = [pictures.get(path), files[path]];
-          if (picture && picture.detail === undefined && file)
-            more.set(path, { ...picture, detail: await once("detail", file, detailIn) });
-        }
-        return more;
-      },
+      // Whatever is known is of a file.
+      detailOf: (path) => once("detail", files[path] as KeptFile, detailIn),
     });
     return writtenFindings(findings, source);
   },
@@ -91,6 +79,20 @@ const judge = {
 export type Judge = typeof judge;
 
 expose(judge);
+
+/** What is known of picture files. */
+async function picturesOf(
+  paths: readonly string[],
+  files: KeptFiles,
+  vectors: ReadonlyMap<string, Look>,
+): Promise<Map<string, KnownPicture>> {
+  const looked = paths.map(async (path): Promise<[string, KnownPicture][]> => {
+    const file = files[path];
+    const look = vectors.get(path) ?? (file && (await once("look", file, lookAt)));
+    return file && look ? [[path, { ...look, bytes: file.bytes.byteLength }]] : [];
+  });
+  return new Map((await Promise.all(looked)).flat());
+}
 
 /** The fonts of a page that this browser can read. */
 async function fontsOf({ fonts = [] }: Page, files: KeptFiles): Promise<PageFont[]> {
