@@ -65,8 +65,8 @@ interface MovingScene {
   top: number;
   settle: number;
   length: number;
-  /** Out of view, and drawn as it rests there. */
-  resting: boolean;
+  /** Out of view, and drawn as it rests there; `undefined` until it is drawn. */
+  resting: boolean | undefined;
 }
 
 /**
@@ -82,7 +82,7 @@ export function scriptedDriver(
   const [first] = elements;
   const scroller = scrollerOf(first);
   const scenes = elements.map(
-    (element): MovingScene => ({ element, layers: [], top: 0, settle: 0, length: 0, resting: false }),
+    (element): MovingScene => ({ element, layers: [], top: 0, settle: 0, length: 0, resting: undefined }),
   );
   const release = reachSheet(first);
   // The backdrop of a page is moved by the driver of its scenes.
@@ -121,7 +121,7 @@ export function scriptedDriver(
     viewport = scroller.viewport();
     for (const scene of scenes) {
       scene.layers = still ? [] : measureScene(scene, scroller, changed);
-      scene.resting = true;
+      scene.resting = undefined;
     }
     behind =
       still || scroller.box
