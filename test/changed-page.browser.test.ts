@@ -195,3 +195,57 @@ test("in a page of many layers the others stand while one is changed step by ste
   ).toBe(0);
   await as(520);
 });
+
+test("a fitted text is as wide as it says, in a group too and in other letters, and is not measured for a depth", async () => {
+  const page = await open("", { width: 1000, height: 700 });
+  const named = (name: string, text: string, more: object = {}): Layer => ({
+    ...{ name, text, fontSize: { fit: "50%" }, fontFamily: "serif", depth: 0.5 },
+    ...more,
+  });
+  const state = (depth: number, fontWeight: number): PageFile => {
+    const within = { name: "sign", layers: [named("inner", "illicit tide", { fontWeight })] };
+    const place = { left: "10%", top: "10vh", width: "40%", height: "60vh" };
+    const layers = [named("outer", "mummy water", { depth, fontWeight }), { ...within, place, depth: 1 }];
+    return {
+      ...shore([]),
+      scenes: [{ name: "shore", height: "150vh", layers } as PageFile["scenes"][number]],
+    };
+  };
+  const update = (next: PageFile) =>
+    page.evaluate(
+      (next) => void (window as never as { live: { update(page: unknown): void } }).live.update(next),
+      next,
+    );
+  const widths = () =>
+    page.evaluate(() =>
+      ["outer", "inner"].map((name) => {
+        const range = document.createRange();
+        range.selectNodeContents(document.querySelector(`[data-lumbit-layer="${name}"]`) as Element);
+        return range.getBoundingClientRect().width;
+      }),
+    );
+  await mounted(page, state(0.5, 400), "native", {});
+  await boxes(page, 300);
+  const expectFitted = async () => {
+    const [outer = 0, inner = 0] = await widths();
+    expect(Math.abs(outer - 500)).toBeLessThan(2);
+    expect(Math.abs(inner - 200)).toBeLessThan(2);
+  };
+  await expectFitted();
+  await update(state(0.5, 700));
+  await expectFitted();
+  await page.evaluate(() => {
+    const own = Range.prototype.getBoundingClientRect;
+    const measured: Range[] = [];
+    Object.assign(window, { measured });
+    Range.prototype.getBoundingClientRect = function () {
+      measured.push(this);
+      return own.call(this);
+    };
+  });
+  await update(state(1.5, 700));
+  expect(await page.evaluate("measured.length")).toBe(0);
+  await update(state(1.5, 400));
+  expect(await page.evaluate("measured.length")).toBe(2);
+  await expectFitted();
+});

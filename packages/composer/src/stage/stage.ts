@@ -25,27 +25,34 @@ addEventListener("message", ({ ports: [port] }) => {
   if (!port) return;
   tell = (message) => port.postMessage(message);
   port.onmessage = ({ data }: MessageEvent<ToStage>) => {
-    if (data.kind === "show") {
-      const { kind: _, at, ...next } = data;
-      // The composer says again what was said before it was there, as a rule.
-      if (dequal(next, whole)) arrived();
-      else show(data.page, data.as, reached(data.assets, data.blobs));
-      whole = next;
-      // Before anything is drawn: to draw the top of the page first would take as long again.
-      scrollToMoment(at);
-      void picturesInView().then(() => tell({ kind: "shown" }));
-    } else if (data.kind === "patch" && shown) {
-      whole = undefined;
-      show(applyPatches(shown.page, data.patches), shown.as);
-    }
-    if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
-    else if (data.kind === "scroll") {
-      // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
-      if (!next) inFrame(scrollToNext);
-      next = data.to;
-    }
+    before = before.then(() => follow(data)).catch(reportError);
   };
 });
+
+/** What was said before: nothing overtakes a page that waits for its fonts. */
+let before: Promise<void> = Promise.resolve();
+
+async function follow(data: ToStage): Promise<void> {
+  if (data.kind === "show") {
+    const { kind: _, at, ...next } = data;
+    // The composer says again what was said before it was there, as a rule.
+    if (dequal(next, whole)) arrived();
+    else await show(data.page, data.as, reached(data.assets, data.blobs));
+    whole = next;
+    // Before anything is drawn: to draw the top of the page first would take as long again.
+    scrollToMoment(at);
+    void picturesInView().then(() => tell({ kind: "shown" }));
+  } else if (data.kind === "patch" && shown) {
+    whole = undefined;
+    change(applyPatches(shown.page, data.patches));
+  }
+  if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
+  else if (data.kind === "scroll") {
+    // Of what comes in one frame the last: a slow screen is late by a frame, not by all that it has missed.
+    if (!next) inFrame(scrollToNext);
+    next = data.to;
+  }
+}
 
 addEventListener("scroll", () => {
   tell({ kind: "at", scroll: scrollY });
@@ -57,17 +64,30 @@ addEventListener("scroll", () => {
 addEventListener("resize", tellSoon);
 document.fonts.addEventListener("loadingdone", tellSoon);
 
-function show(page: Page, as: Screen["as"], assets?: Assets): void {
-  const seen = as === "scriptless" ? withoutScript(page) : page;
-  if (shown && shown.as === as) shown.live.update(seen, assets);
-  else if (assets) {
+async function show(page: Page, as: Screen["as"], assets: Assets): Promise<void> {
+  if (!shown || shown.as !== as) {
     shown?.live.dispose();
     const still = as === "still" || (as === "scriptless" && !CSS.supports("animation-timeline: view()"));
-    shown = { page, as, live: mountPage(document, seen, assets, { still }) };
+    // With the fonts there it is laid out once, instead of once more for each that comes.
+    shown = { page, as, live: mountPage(document, { ...page, scenes: [] }, assets, { still }) };
+    await fontsLoaded();
   }
-  if (shown) shown.page = page;
+  change(page, assets);
+}
+
+function change(page: Page, assets?: Assets): void {
+  if (!shown) return;
+  shown.page = page;
+  shown.live.update(shown.as === "scriptless" ? withoutScript(page) : page, assets);
   tellSoon();
 }
+
+/** Until the fonts of the page are there, but not for long, in ms. */
+const fontsLoaded = () =>
+  Promise.race([
+    Promise.allSettled([...document.fonts].map((font) => font.load())),
+    new Promise((done) => setTimeout(done, 200)),
+  ]);
 
 /** The frame is at its place. Chromium takes the first scroll back after a move, unless the page was laid out since. */
 function arrived(): void {

@@ -42,5 +42,10 @@ const boxesOf = (text: string, pieces: Pieces) => textParts(text, pieces).filter
 const joins = (word: string) =>
   /[\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\p{Script=Nko}\p{Script=Adlam}]/u.test(word);
 
+/** A browser takes a while to get ready to segment, and most words do not need it. */
 const graphemes = (word: string) =>
-  [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(word)].map(({ segment }) => segment);
+  /^[!-~]+$/.test(word)
+    ? [...word]
+    : [...new Intl.Segmenter(undefined, { granularity: "grapheme" }).segment(word)].map(
+        ({ segment }) => segment,
+      );

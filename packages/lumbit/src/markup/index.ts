@@ -13,7 +13,7 @@ export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
 export { fixedCss } from "./fixed.css.ts";
 export { headerElement } from "./header.ts";
-export { layerRules } from "./layer.ts";
+export { layerRules, letterKeys } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
 export { modelCss, propertyCss, wideCss } from "./model.css.ts";
 export { layerKeyframes, motionCss } from "./motion.ts";
@@ -38,6 +38,7 @@ export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { isContained, quoted } from "./safe.ts";
 export {
+  estimatedEms,
   layerContext,
   neighboursOf,
   ownSceneRules,

@@ -190,7 +190,8 @@ const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Decl
   isFitted(layer) && (given === layer || letterKeys.some((key) => key in given))
     ? { "--lumbit-ems": round(ems(layer)) }
     : {};
-const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
+/** The settings of a text that make its letters wider or narrower. */
+export const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
 
 const radiusOf = (layer: AnyLayer) =>
   isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");

@@ -236,8 +236,8 @@ function blockRules(block: Block, selector: string): StyleRule[] {
 /** The keyframes of all ramps of a scene. */
 export const sceneKeyframes = (scene: Scene): string[] => scene.layers.flatMap(layerKeyframes);
 
-/** A guess for a font that is not at hand. */
-const estimatedEms = ({ text }: TextLayer) =>
+/** How wide a text's widest line is, in font sizes: a guess for a font that is not at hand. */
+export const estimatedEms = ({ text }: TextLayer) =>
   averageAdvance *
   Math.max(
     ...plainText(text)

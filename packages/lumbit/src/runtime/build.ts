@@ -1,17 +1,10 @@
-import {
-  allLayers,
-  type ImageLayer,
-  isImage,
-  type PageLook,
-  type Scene,
-  type TextLayer,
-} from "../core/index.ts";
+import { allLayers, type ImageLayer, isImage, type PageLook, type Scene } from "../core/index.ts";
 import { type Assets, fileAt, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
 import { ElementStyles } from "./element-styles.ts";
-import { emsOf } from "./ems.ts";
+import { MeasuredEms } from "./ems.ts";
 import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
-import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
+import { bothChanges, KeptSheets, type StyleChange } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { isMarked, mark, unmark } from "./marks.ts";
 import { adoptModel } from "./model-sheet.ts";
@@ -41,7 +34,7 @@ export class BuiltScene {
   #shown: Built;
   /** The same object for as long as no size of a picture has become known. */
   #assets: Assets;
-  #letters = 0;
+  readonly #ems = new MeasuredEms();
   #children: Node[] = [];
   #attributes: [name: string, value: string][] = [];
 
@@ -54,21 +47,17 @@ export class BuiltScene {
     this.styles = new ElementStyles(element);
     this.#sheets = new KeptSheets(sheetHome(element), false);
     const loaded = ({ target }: Event) => this.#loaded(target as HTMLImageElement);
-    const arrived = () => this.remeasure();
     // The load of a picture does not bubble, but it can be caught on its way down.
     for (const type of ["load", "error"]) element.addEventListener(type, loaded, true);
-    element.ownerDocument.fonts.addEventListener("loadingdone", arrived);
     this.#releases = [
       adoptModel(element),
       adoptSheet(element, unsizedCss),
       () => {
         for (const type of ["load", "error"]) element.removeEventListener(type, loaded, true);
-        element.ownerDocument.fonts.removeEventListener("loadingdone", arrived);
       },
     ];
     if (!given) this.#build();
     this.#sizeLoaded();
-    this.restyle();
   }
 
   get scenes(): HTMLElement[] {
@@ -98,21 +87,22 @@ export class BuiltScene {
 
   /** Restyles after a change of the layout: fitted texts are measured anew, whose letters may be others by now. */
   remeasure(): void {
-    this.#letters++;
+    this.#ems.forget();
     this.restyle();
   }
 
   restyle(): StyleChange {
     const { scene, look } = this.#shown;
-    // Without the first style the letters of fitted texts have no shape to be measured.
-    const withEms: Assets =
-      this.#letters === 0
-        ? this.#assets
-        : { ems: (text: TextLayer) => emsOf(this.#layer(text.name)), ...this.#assets };
-    const given = { assets: this.#assets, letters: this.#letters };
+    const change = this.#replaceStyles();
+    if (!this.#ems.measure([scene], look, (_, { name }) => this.#layer(name))) return change;
+    return bothChanges(change, this.#replaceStyles());
+  }
+
+  #replaceStyles(): StyleChange {
+    const { scene, look } = this.#shown;
     return this.#sheets.replace([
       lookStyle(look, sceneSelector(scene)),
-      ...sceneStyles(scene, look, withEms, given, this.#orders),
+      ...sceneStyles(scene, look, { assets: this.#assets, ems: this.#ems.of }, this.#orders),
     ]);
   }
 

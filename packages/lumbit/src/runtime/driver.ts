@@ -34,10 +34,18 @@ export function watchLayout(scenes: readonly Element[], { box }: Scroller, chang
       changed();
     });
   };
-  const sizes = new ResizeObserver(later);
+  // Who is observed is told of first with the size that it has.
+  const known = new Map<Element, DOMRect>();
+  const sizes = new ResizeObserver((entries) => {
+    if (!entries.every((entry) => isSize(entry, known.get(entry.target)))) later();
+    known.clear();
+  });
   const watch = () => {
     sizes.disconnect();
-    for (const element of influences(scenes, box)) sizes.observe(element);
+    for (const element of influences(scenes, box)) {
+      known.set(element, element.getBoundingClientRect());
+      sizes.observe(element);
+    }
   };
   // A box that scrolls keeps its size whatever comes into it.
   const content = new MutationObserver(watch);
@@ -60,6 +68,9 @@ export function watchLayout(scenes: readonly Element[], { box }: Scroller, chang
     for (const [target, type] of sources) target.removeEventListener(type, later);
   };
 }
+
+const isSize = ({ borderBoxSize: [size] }: ResizeObserverEntry, known?: DOMRect): boolean =>
+  size?.inlineSize === known?.width && size?.blockSize === known?.height;
 
 /** The scenes, the boxes around them, and what lies beside these in a box that scrolls. */
 function influences(scenes: readonly Element[], box: Element | undefined): Set<Element> {

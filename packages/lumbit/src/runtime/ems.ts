@@ -1,16 +1,103 @@
+import {
+  type AnyLayer,
+  allLayers,
+  isFitted,
+  isText,
+  type PageLook,
+  type Scene,
+  type TextLayer,
+} from "../core/index.ts";
+import { letterKeys } from "../markup/index.ts";
+
+interface Known {
+  text: TextLayer;
+  look: PageLook;
+  letters: string;
+  ems: number;
+}
+
+/** How wide the widest lines of fitted texts are, in font sizes, as they came out in their document. */
+export class MeasuredEms {
+  #known = new Map<string, Known>();
+  #areOthers = true;
+
+  /** Of a text of a scene, unless it was not measured yet. */
+  of = (scene: Scene, text: TextLayer): number | undefined => this.#known.get(keyOf(scene, text))?.ems;
+
+  /** Letters may be others, in the same style: all are measured again. */
+  forget(): void {
+    this.#areOthers = true;
+  }
+
+  /**
+   * Measures the texts whose letters have changed, all at once, once their style holds: whether any came out wider or
+   * narrower.
+   */
+  measure(
+    scenes: readonly Scene[],
+    look: PageLook,
+    elementOf: (scene: Scene, text: TextLayer) => HTMLElement | null,
+  ): boolean {
+    const before = this.#known;
+    this.#known = new Map();
+    const changed: [Known, HTMLElement | null][] = [];
+    for (const scene of scenes)
+      for (const text of scene.layers.flatMap(fittedIn)) {
+        const key = keyOf(scene, text);
+        const known = before.get(key);
+        const isSame = known?.text === text && known.look === look;
+        const letters = isSame ? known.letters : lettersOf(text, look);
+        const now = { text, look, letters, ems: known?.ems ?? Number.NaN };
+        this.#known.set(key, now);
+        if (this.#areOthers || letters !== known?.letters) changed.push([now, elementOf(scene, text)]);
+      }
+    this.#areOthers = false;
+    const widths = widthsOf(changed.map(([, element]) => element));
+    let isAnother = false;
+    for (const [index, [known]] of changed.entries()) {
+      const ems = widths[index] ?? 1;
+      isAnother ||= ems !== known.ems;
+      known.ems = ems;
+    }
+    return isAnother;
+  }
+}
+
+const keyOf = (scene: Scene, text: TextLayer) => `${scene.name} ${text.name}`;
+
+/** The fitted texts that a layer is, or has in it. */
+export function fittedIn(layer: AnyLayer): readonly TextLayer[] {
+  const known = fitted.get(layer) ?? allLayers([layer]).filter(isText).filter(isFitted);
+  fitted.set(layer, known);
+  return known;
+}
+const fitted = new WeakMap<AnyLayer, readonly TextLayer[]>();
+
+/** All that makes the letters of a text what they are. */
+const lettersOf = (text: TextLayer, { fontFamily, rules }: PageLook): string =>
+  JSON.stringify([
+    ...[text, ...(text.rules ?? [])].map((given) =>
+      Object.entries(given).filter(([key]) => isOfLetters(key)),
+    ),
+    ...[fontFamily, rules],
+  ]);
+const isOfLetters = (key: string) => ["text", "media", ...letterKeys].includes(key);
+
 /**
- * How wide a text's widest line is, in font sizes, whatever moves or scales it. Measured at a large size, because
- * browsers may round the letters of small ones to whole pixels.
+ * How wide each text is in font sizes, whatever moves or scales it. Measured at a large size, because browsers may
+ * round the letters of small ones to whole pixels; all are made large before any is measured, so that the page is laid
+ * out once for all of them.
  */
-export function emsOf(element: HTMLElement | null): number {
-  if (!element?.firstChild) return 1;
+function widthsOf(texts: readonly (HTMLElement | null)[]): number[] {
   const size = 1000;
-  element.style.setProperty("font-size", `${size}px`, "important");
-  const range = element.ownerDocument.createRange();
-  range.selectNodeContents(element);
-  const scale =
-    element.getBoundingClientRect().width / Number.parseFloat(getComputedStyle(element).width) || 1;
-  const ems = range.getBoundingClientRect().width / scale / size;
-  element.style.removeProperty("font-size");
-  return Number(ems.toFixed(4)) || 1;
+  for (const text of texts) text?.style.setProperty("font-size", `${size}px`, "important");
+  const widths = texts.map((text) => {
+    if (!text?.firstChild) return 1;
+    const range = text.ownerDocument.createRange();
+    range.selectNodeContents(text);
+    const scale = text.getBoundingClientRect().width / Number.parseFloat(getComputedStyle(text).width) || 1;
+    return Number((range.getBoundingClientRect().width / scale / size).toFixed(4)) || 1;
+  });
+  for (const text of texts) text?.style.removeProperty("font-size");
+  return widths;
 }

@@ -1,6 +1,7 @@
-import { type AnyLayer, isFitted, isText, orderOf, type PageLook, type Scene } from "../core/index.ts";
+import { type AnyLayer, orderOf, type PageLook, type Scene, type TextLayer } from "../core/index.ts";
 import {
   type Assets,
+  estimatedEms,
   layerContext,
   layerElement,
   layerKeyframes,
@@ -11,6 +12,7 @@ import {
   type StyleRule,
   stageLayers,
 } from "../markup/index.ts";
+import { fittedIn, type MeasuredEms } from "./ems.ts";
 import type { KeptOrders } from "./kept-orders.ts";
 import { isSame, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
@@ -99,17 +101,18 @@ export const lookStyle = (look: PageLook, selector: string): KeptStyle => ({
 
 /**
  * Every style of a scene by what it is of. `given` is what it comes from besides the scene: where all is the same object
- * as before, and as many fonts have arrived, nothing is written again.
+ * as before, and the letters of fitted texts are as wide, nothing is written again.
  */
 export function sceneStyles(
   scene: Scene,
   look: PageLook,
-  assets: Assets,
-  given: { assets: Assets; letters: number },
+  given: { assets: Assets; ems: MeasuredEms["of"] },
   orders: KeptOrders,
 ): KeptStyle[] {
   const { layers: _, ...own } = scene;
-  const context = layerContext(scene, look, assets);
+  // Without the first style the letters of fitted texts have no shape to be measured.
+  const ems = (text: TextLayer) => given.ems(scene, text) ?? estimatedEms(text);
+  const context = layerContext(scene, look, { ems, ...given.assets });
   const around = [look, given.assets, context.pushed, scene.name];
   const kept = orders.of(scene);
   return [
@@ -122,7 +125,7 @@ export function sceneStyles(
     ...scene.layers.map((layer, index) => {
       const order = kept[index];
       const still = context.fixed.includes(layer);
-      const letters = isText(layer) && isFitted(layer) && given.letters;
+      const letters = fittedIn(layer).map(ems).join();
       const known = layerStyles.get(layer);
       if (
         known &&
@@ -152,7 +155,7 @@ const layerStyles = new WeakMap<
     around: readonly unknown[];
     still: boolean;
     order: number | undefined;
-    letters: number | false;
+    letters: string;
   }
 >();
 

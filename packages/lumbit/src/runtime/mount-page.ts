@@ -1,12 +1,4 @@
-import {
-  directionalityOf,
-  type FontFace,
-  layoutPage,
-  type Page,
-  type PageLayout,
-  type Scene,
-  type TextLayer,
-} from "../core/index.ts";
+import { directionalityOf, type FontFace, layoutPage, type Page, type PageLayout } from "../core/index.ts";
 import {
   type Assets,
   backdropElement,
@@ -15,11 +7,11 @@ import {
   resetCss,
   sceneElement,
 } from "../markup/index.ts";
-import { emsOf } from "./ems.ts";
+import { MeasuredEms } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
-import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
+import { bothChanges, KeptSheets, type KeptStyle, type StyleChange } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
@@ -67,20 +59,23 @@ export function mountPage(
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
   body.append(main);
 
-  // Fitted texts are as wide as their letters: fonts that arrive change them. Without the first style there is nothing to measure.
-  let letters = 0;
-  const withEms = (scene: Scene, assets: Assets): Assets =>
-    letters === 0
-      ? assets
-      : { ems: (text: TextLayer) => emsOf(layerIn(main, scene.name, text.name)), ...assets };
-  const restyle = () => sheets.replace(stylesOf(shown, letters, orders, withEms));
+  const ems = new MeasuredEms();
+  const stylesNow = () => sheets.replace(stylesOf(shown, ems, orders));
+  const restyle = (): StyleChange => {
+    const change = stylesNow();
+    const { scenes, page: look = noLook } = shown.page;
+    if (!ems.measure(scenes, look, ({ name }, text) => layerIn(main, name, text.name))) return change;
+    return bothChanges(change, stylesNow());
+  };
   const others = standing(main);
+  // Fitted texts are as wide as their letters: fonts that arrive change them.
   const arrived = () => {
-    letters++;
+    ems.forget();
     others.release();
     restyle();
   };
-  document.fonts.addEventListener("loadingdone", arrived);
+  // Of what moves the layout is watched anyway.
+  if (still) document.fonts.addEventListener("loadingdone", arrived);
   const staged = (): Staged => ({
     scenes: still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")],
     backdrop: still ? undefined : (main.querySelector("[data-lumbit-is~=backdrop]") ?? undefined),
@@ -111,7 +106,6 @@ export function mountPage(
     return rebuilt(main, before, next, driver);
   };
   show({ page, assets });
-  restyle();
   const live = restartable(() => enliven(staged(), { smoothing: 0 }));
   return {
     ...live,
@@ -200,18 +194,11 @@ const hasAll = (now: Assets, before: Assets): boolean =>
     Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path])));
 
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
-function stylesOf(
-  { page, assets }: Shown,
-  letters: number,
-  orders: KeptOrders,
-  withEms: (scene: Scene, assets: Assets) => Assets,
-): KeptStyle[] {
+function stylesOf({ page, assets }: Shown, ems: MeasuredEms, orders: KeptOrders): KeptStyle[] {
   const look = page.page ?? noLook;
   return [
     lookStyle(look, "body"),
-    ...page.scenes.flatMap((scene) =>
-      sceneStyles(scene, look, withEms(scene, assets), { assets, letters }, orders),
-    ),
+    ...page.scenes.flatMap((scene) => sceneStyles(scene, look, { assets, ems: ems.of }, orders)),
   ];
 }
 
