@@ -17,7 +17,10 @@ beforeAll(async () => {
   for (const name of ["delivered", "originals"] as const) {
     const more = name === "originals" ? ["--originals"] : [];
     expect((await lumbit(["build", demo, "-o", name, ...more], folder)).stderr).toBe("");
-    const { origin, close } = await serveFolder(join(folder, name), "default-src 'self'");
+    const { origin, close } = await serveFolder(
+      join(folder, name),
+      "default-src 'self'; script-src 'self' 'unsafe-eval'",
+    );
     sites[name] = origin;
     closes.push(close);
   }
@@ -28,10 +31,19 @@ afterAll(async () => {
   for (const close of closes) close();
 });
 
-const boxes = `(() => [...document.querySelectorAll("img[data-lumbit-layer]")].map((layer) => {
-  const { left, top, width, height } = layer.getBoundingClientRect();
-  return [layer.dataset.lumbitLayer, ...[left, top, width, height].map((side) => Math.round(side))].join(" ");
-}))()`;
+/** Where pictures are when what plays by itself has come to its end; nothing until those in view are loaded. */
+const boxes = `
+  for (let frame = 0; frame < 2; frame++) await new Promise(requestAnimationFrame);
+  for (const own of document.getAnimations()) if (own.timeline === document.timeline && own.playState === "running") own.finish();
+  const seen = [...document.images].filter((image) => {
+    const { top, bottom } = image.getBoundingClientRect();
+    return bottom > 0 && top < innerHeight;
+  });
+  if (!seen.every((image) => image.complete)) return [];
+  return [...document.querySelectorAll("img[data-lumbit-layer]")].map((layer) => {
+    const { left, top, width, height } = layer.getBoundingClientRect();
+    return [layer.dataset.lumbitLayer, ...[left, top, width, height].map((side) => Math.round(side))].join(" ");
+  });`;
 
 describe.each(engineNames)("%s", (name) => {
   test("layers lie where they lie with the originals", async () => {
@@ -42,10 +54,15 @@ describe.each(engineNames)("%s", (name) => {
       await engine.resize(1280, 800);
       found[site] = [];
       for (const scroll of [0, 1500, 4000]) {
-        await engine.run(`scrollTo({ top: ${scroll}, behavior: "instant" });
-          await new Promise((done) => setTimeout(done, 300));
-          for (const own of document.getAnimations()) if (own.timeline === document.timeline && own.playState === "running") own.finish();`);
-        found[site]?.push(await engine.run<string[]>(`return ${boxes};`));
+        await engine.run(`scrollTo({ top: ${scroll}, behavior: "instant" }); await document.fonts.ready;`);
+        let last: string[] = [];
+        const isAtRest = async () => {
+          const before = last;
+          last = await engine.run<string[]>(boxes);
+          return last.length > 0 && last.join() === before.join();
+        };
+        await expect.poll(isAtRest, { timeout: 10_000 }).toBe(true);
+        found[site]?.push(last);
       }
     }
     expect(found.delivered?.[0]?.length).toBeGreaterThan(20);

@@ -128,11 +128,15 @@ async function webkit(): Promise<Engine> {
   const session = `/session/${sessionId}`;
   // Blurred layers are slow to draw on the processor.
   await call("POST", `${session}/timeouts`, { script: 90_000 });
-  const run = <T>(body: string) =>
-    call<T>("POST", `${session}/execute/async`, {
-      script: `const done = arguments[arguments.length - 1]; (async () => { ${body} })().then(done, (error) => done(String(error)));`,
+  const run = async <T>(body: string) => {
+    const { value, error } = await call<{ value: T; error?: string }>("POST", `${session}/execute/async`, {
+      script: `const done = arguments[arguments.length - 1];
+        (async () => { ${body} })().then((value) => done({ value }), (error) => done({ error: String(error) }));`,
       args: [],
     });
+    if (error) throw new Error(error);
+    return value;
+  };
   await call("POST", `${session}/window/rect`, { width: 1960, height: 1200 });
   // The window cannot be made as narrow as a telephone, so the page stands in a frame of the wanted size. The frame
   // is not painted: drawing on the processor takes most of the time, and what is read of a page is its geometry.
