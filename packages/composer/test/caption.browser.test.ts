@@ -72,6 +72,7 @@ test("names are changed where they stand, and the page has its own sentences", a
   await value("Name").fill("dive");
   await page.keyboard.press("Enter");
   await poll(() => sceneNames()[0]).toBe("dive");
+  await card("title").click();
   await caption().getByRole("button", { name: "page", exact: true }).click();
   await value("title").fill("Below Pellow Sound");
   await page.keyboard.press("Enter");

@@ -28,29 +28,23 @@ export function Caption() {
   const [out, setOut] = useState(false);
   const composer = useComposer();
   const layer = selected.at(-1);
+  if (out && layer !== undefined) setOut(false);
+  const goOut = (toPage: boolean) => {
+    setOut(toPage);
+    composer.select([]);
+  };
   return (
     <aside className="caption" aria-label="Caption">
       <nav className="group" aria-label="What is said">
-        <Button className="plain" onPress={() => setOut(true)}>
+        <Button className="plain" onPress={() => goOut(true)}>
           page
         </Button>
-        <Button
-          className="plain"
-          onPress={() => {
-            setOut(false);
-            composer.select([]);
-          }}
-        >
+        <Button className="plain" onPress={() => goOut(false)}>
           {scene}
         </Button>
-        {layer !== undefined && (
-          <Button className="plain" onPress={() => setOut(false)}>
-            {layer}
-          </Button>
-        )}
         <LayerMenu />
       </nav>
-      {out && (layer === undefined || selected.length === 0) ? (
+      {out ? (
         <PageCaption />
       ) : selected.length > 1 ? (
         <Several />

@@ -67,9 +67,12 @@ const keyOf = (scene: Scene, text: TextLayer) => `${scene.name} ${text.name}`;
 
 /** The fitted texts that a layer is, or has in it. */
 export function fittedIn(layer: AnyLayer): readonly TextLayer[] {
-  const known = fitted.get(layer) ?? allLayers([layer]).filter(isText).filter(isFitted);
-  fitted.set(layer, known);
-  return known;
+  let texts = fitted.get(layer);
+  if (!texts) {
+    texts = allLayers([layer]).filter(isText).filter(isFitted);
+    fitted.set(layer, texts);
+  }
+  return texts;
 }
 const fitted = new WeakMap<AnyLayer, readonly TextLayer[]>();
 
