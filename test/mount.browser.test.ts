@@ -187,6 +187,26 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     expect(await run("document.documentElement.outerHTML")).toBe(before);
   });
 
+  test("follows content that is put above it in a box that scrolls", async () => {
+    body = container("")
+      .replace("<body>", '<body><div id="port" style="height: 100vh; overflow: hidden auto">')
+      .concat("</div>");
+    await open();
+    await run(`window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" })`);
+    await frames();
+    const farAt = async (y: number) => {
+      await run(`document.getElementById("port").scrollTop = ${y}`);
+      await frames();
+      return run<number>(
+        `document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().top - document.getElementById("host").getBoundingClientRect().top`,
+      );
+    };
+    const before = await farAt(500);
+    await run(`document.querySelector(".gap").before(document.querySelector(".gap").cloneNode())`);
+    await frames();
+    expect(await farAt(1400)).toBeCloseTo(before, 0);
+  });
+
   test("is no wider than its element where a rule says so, and leaves a width of the element's own alone", async () => {
     body = container("");
     await open();

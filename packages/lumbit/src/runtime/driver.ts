@@ -48,7 +48,10 @@ export function watchLayout(scenes: readonly Element[], { box }: Scroller, chang
     }
   };
   // A box that scrolls keeps its size whatever comes into it.
-  const content = new MutationObserver(watch);
+  const content = new MutationObserver(() => {
+    watch();
+    later();
+  });
   if (box) content.observe(box, { childList: true });
   watch();
   const { fonts, defaultView } = scenes[0]?.ownerDocument ?? document;
