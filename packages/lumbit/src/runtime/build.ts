@@ -4,7 +4,7 @@ import { ElementStyles } from "./element-styles.ts";
 import { MeasuredEms } from "./ems.ts";
 import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
-import { bothChanges, KeptSheets, type StyleChange } from "./kept-sheets.ts";
+import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { isMarked, mark, unmark } from "./marks.ts";
 import { adoptModel } from "./model-sheet.ts";
@@ -93,17 +93,17 @@ export class BuiltScene {
 
   restyle(): StyleChange {
     const { scene, look } = this.#shown;
-    const change = this.#replaceStyles();
-    if (!this.#ems.measure([scene], look, (_, { name }) => this.#layer(name))) return change;
-    return bothChanges(change, this.#replaceStyles());
-  }
-
-  #replaceStyles(): StyleChange {
-    const { scene, look } = this.#shown;
-    return this.#sheets.replace([
-      lookStyle(look, sceneSelector(scene)),
-      ...sceneStyles(scene, look, { assets: this.#assets, ems: this.#ems.of }, this.#orders),
-    ]);
+    const given = { assets: this.#assets, ems: this.#ems.of };
+    return this.#ems.write(
+      () =>
+        this.#sheets.replace([
+          lookStyle(look, sceneSelector(scene)),
+          ...sceneStyles(scene, look, given, this.#orders),
+        ]),
+      [scene],
+      look,
+      (_, { name }) => this.#layer(name),
+    );
   }
 
   release(): void {

@@ -8,6 +8,7 @@ import {
   type TextLayer,
 } from "../core/index.ts";
 import { letterKeys } from "../markup/index.ts";
+import type { StyleChange } from "./kept-sheets.ts";
 
 interface Known {
   text: TextLayer;
@@ -30,10 +31,22 @@ export class MeasuredEms {
   }
 
   /**
-   * Measures the texts whose letters have changed, all at once, once their style holds: whether any came out wider or
-   * narrower.
+   * Writes the style of scenes, and once more where a text came out wider or narrower in it: what has changed. Measured
+   * are the texts whose letters have changed, all at once.
    */
-  measure(
+  write(
+    style: () => StyleChange,
+    scenes: readonly Scene[],
+    look: PageLook,
+    elementOf: (scene: Scene, text: TextLayer) => HTMLElement | null,
+  ): StyleChange {
+    const change = style();
+    if (!this.#measure(scenes, look, elementOf)) return change;
+    const more = style();
+    return change === "rules" || more === "rules" ? "rules" : [...change, ...more];
+  }
+
+  #measure(
     scenes: readonly Scene[],
     look: PageLook,
     elementOf: (scene: Scene, text: TextLayer) => HTMLElement | null,

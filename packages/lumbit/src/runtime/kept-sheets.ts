@@ -12,10 +12,6 @@ export interface KeptStyle {
 /** What of a style has changed: rules, or nothing but values of these elements. */
 export type StyleChange = "rules" | readonly HTMLElement[];
 
-/** What two changes, one after the other, come to. */
-export const bothChanges = (a: StyleChange, b: StyleChange): StyleChange =>
-  a === "rules" || b === "rules" ? "rules" : [...a, ...b];
-
 interface Part {
   from: readonly unknown[];
   keyframes: readonly string[];

@@ -11,7 +11,7 @@ import { MeasuredEms } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
-import { bothChanges, KeptSheets, type KeptStyle, type StyleChange } from "./kept-sheets.ts";
+import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
@@ -60,13 +60,13 @@ export function mountPage(
   body.append(main);
 
   const ems = new MeasuredEms();
-  const stylesNow = () => sheets.replace(stylesOf(shown, ems, orders));
-  const restyle = (): StyleChange => {
-    const change = stylesNow();
-    const { scenes, page: look = noLook } = shown.page;
-    if (!ems.measure(scenes, look, ({ name }, text) => layerIn(main, name, text.name))) return change;
-    return bothChanges(change, stylesNow());
-  };
+  const restyle = () =>
+    ems.write(
+      () => sheets.replace(stylesOf(shown, ems, orders)),
+      shown.page.scenes,
+      shown.page.page ?? noLook,
+      ({ name }, text) => layerIn(main, name, text.name),
+    );
   const others = standing(main);
   // Fitted texts are as wide as their letters: fonts that arrive change them.
   const arrived = () => {
