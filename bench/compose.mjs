@@ -69,8 +69,10 @@ async function drag(kind) {
       }
     }, steps),
   );
+  // What stood while others changed moves again a second later: work of the drag, but of none of its steps.
+  const { everywhere: afterwards } = await traced(page, () => page.waitForTimeout(3500));
   await page.close();
-  return { main: total / steps, all: everywhere / steps, forced };
+  return { main: total / steps, all: everywhere / steps, afterwards: afterwards / 4, forced };
 }
 
 const times = Object.fromEntries(Object.keys(frames).map((kind) => [kind, []]));
@@ -86,6 +88,9 @@ for (const threads of ["all", "main"]) {
       `  200 layers, of 50, ${kind || "a depth"}: ${(each(`${kind}200`) / each(`${kind}50`)).toFixed(2)}`,
     );
 }
+console.log("once after the drag, all threads, ms of each stage:");
+for (const kind of Object.keys(frames))
+  console.log(`  ${kind}: ${median(times[kind].map(({ afterwards }) => afterwards)).toFixed(0)}`);
 const forced = Object.entries(times).flatMap(([kind, runs]) => (kind === "plain" ? [] : runs));
 console.log(`forced layouts: ${forced.reduce((sum, one) => sum + one.forced, 0)}`);
 await browser.close();
