@@ -1,5 +1,5 @@
 import { defineConfig, type UserConfig } from "tsdown";
-import { withoutComments } from "./scripts/without-comments.mjs";
+import { printedStyles } from "./scripts/printed-styles.mjs";
 import { withoutMeanings } from "./scripts/without-meanings.mjs";
 
 // Where faults are planted only what runs is needed.
@@ -7,12 +7,23 @@ const dts = !process.env.LUMBIT_UNTYPED;
 
 /** What pages are made of: entries for bundlers, with what only documents need left out. */
 const pages = { markup: "src/runtime/markup.ts", scene: "src/runtime/scene.ts" };
+/** The same as one file each, with all that they would load later. */
+const wholePages = { markup: "src/runtime/whole-markup.ts", scene: "src/runtime/whole-scene.ts" };
 
 /** What reads page files lies beside, and is loaded by who needs it. */
 const readerBeside = {
   name: "reader-beside",
   resolveId: (source: string) =>
     source === "lumbit/document" ? { id: "./document.js", external: true as const } : undefined,
+};
+
+/** One file has all from the beginning. */
+const loadsNothing = {
+  name: "loads-nothing",
+  load: (id: string) =>
+    /runtime[\\/]loads\.ts$/.test(id)
+      ? { code: "export const loads = {};", moduleType: "js" as const }
+      : undefined,
 };
 
 export default defineConfig([
@@ -35,7 +46,7 @@ export default defineConfig([
     // Svelte compiles its components where they are used.
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
-    plugins: [withoutComments(), withoutMeanings(), readerBeside],
+    plugins: [printedStyles(), withoutMeanings(), readerBeside],
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.
@@ -60,7 +71,7 @@ export default defineConfig([
   // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know,
   // what tells in a header where the reader is.
   ...Object.entries({
-    ...pages,
+    ...wholePages,
     scripted: "src/runtime/start.ts",
     cues: "src/runtime/start-cues.ts",
     sway: "src/runtime/start-sway.ts",
@@ -74,9 +85,9 @@ export default defineConfig([
       entry: { [name]: path },
       outDir: "dist/browser",
       platform: "browser",
-      plugins: [withoutComments(), withoutMeanings()],
+      plugins: [printedStyles(), withoutMeanings(), loadsNothing],
       minify: true,
-      sourcemap: name in pages,
+      sourcemap: name in wholePages,
       clean: false,
       dts: false,
     }),

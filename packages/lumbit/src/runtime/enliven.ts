@@ -1,15 +1,13 @@
-import { playCues } from "./cues.ts";
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import { type Announcer, announcer } from "./events.ts";
 import type { StyleChange } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
-import { followReels } from "./reel.ts";
-import { scriptedDriver } from "./scripted.ts";
+import { withPart } from "./parts.ts";
+import type { ScriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import type { StyleWriter } from "./style-writer.ts";
-import { type Sway, swayScenes } from "./sway.ts";
-import { playVideos } from "./videos.ts";
+import type { Sway } from "./sway.ts";
 
 /** A mounted scene, or all scenes of an element's markup or of a page. */
 export interface Mounted extends Driver, Pick<Announcer, "on"> {
@@ -58,36 +56,71 @@ export function enliven(
 ): Live {
   for (const scene of scenes)
     if (scene.dataset.lumbitDriver !== driverOf(scene)) scene.dataset.lumbitDriver = driverOf(scene);
+  const first = scenes[0];
+  const [scripted, ...more] = scenes.filter((scene) => driverOf(scene) === "scripted");
+  const native = scenes.filter((scene) => driverOf(scene) === "native");
+  const running: { dispose(): void }[] = [];
+  let isOver = false;
+  let isPaused = false;
+  /** Has a part run as soon as it is there. */
+  const run: typeof withPart = (name, start) =>
+    withPart(name, (part) => {
+      if (!isOver) start(part);
+    });
+  const keep = <Own extends { dispose(): void }>(own: Own): Own => {
+    running.push(own);
+    return own;
+  };
+  const has = (selector: string) =>
+    [...scenes, ...(backdrop ? [backdrop] : [])].some((part) => part.querySelector(selector));
+
   let sway: Sway | undefined;
+  let isSwayAsked = false;
+  const followPointer = () => {
+    sway?.refresh();
+    if (isSwayAsked || !scenes.some(asksForPointer)) return;
+    isSwayAsked = true;
+    run("sway", (swayScenes) => {
+      sway = keep(swayScenes(scenes));
+    });
+  };
   const setEdges = () => {
     restyle();
     measureEdges(scenes, styles);
     scenes.forEach(measureLines);
     measure?.();
-    sway?.refresh();
   };
   setEdges();
-  const first = scenes[0];
-  const [scripted, ...more] = scenes.filter((scene) => driverOf(scene) === "scripted");
-  const native = scenes.filter((scene) => driverOf(scene) === "native");
-  const moving = scripted && scriptedDriver([scripted, ...more], { smoothing, watched: false });
+  let moving: ScriptedDriver | undefined;
+  if (scripted)
+    run("scripted", (scriptedDriver) => {
+      moving = keep(scriptedDriver([scripted, ...more], { smoothing, watched: false }));
+      if (isPaused) moving.pause();
+    });
   const refresh = () => {
     setEdges();
+    followPointer();
     moving?.refresh();
   };
   const unwatch = first
     ? watchLayout([...scenes, ...(measured?.() ?? [])], scrollerOf(first), refresh)
     : () => {};
 
-  sway = swayScenes(scenes);
+  followPointer();
   const events = announcer(scenes, first && scrollerOf(first));
-  const cues = playCues(scenes, (layer) =>
-    events.tell("cue", { scene: layer.closest("[data-lumbit-scene]") as HTMLElement, layer }),
-  );
-  const videos = playVideos([...scenes, ...(backdrop ? [backdrop] : [])]);
-  const reels = followReels(scenes, (slide) =>
-    events.tell("slide", { scene: slide.closest("[data-lumbit-scene]") as HTMLElement, slide }),
-  );
+  const sceneOf = (element: Element) => element.closest("[data-lumbit-scene]") as HTMLElement;
+  if (has("[data-lumbit-cue]"))
+    run("cues", (playCues) => {
+      keep(playCues(scenes, (layer) => events.tell("cue", { scene: sceneOf(layer), layer })));
+    });
+  if (has("[data-lumbit-video]"))
+    run("videos", (playVideos) => {
+      keep(playVideos([...scenes, ...(backdrop ? [backdrop] : [])]));
+    });
+  if (has("[data-lumbit-is~=reel]"))
+    run("reels", (followReels) => {
+      keep(followReels(scenes, (slide) => events.tell("slide", { scene: sceneOf(slide), slide })));
+    });
 
   return {
     driver: native.length > 0 || !first ? "native" : "scripted",
@@ -109,20 +142,19 @@ export function enliven(
       if (change.length > 0) moving?.refresh(change === "rules" ? undefined : change);
     },
     pause() {
+      isPaused = true;
       moving?.pause();
       for (const animation of native.flatMap(animationsIn)) animation.pause();
     },
     resume() {
+      isPaused = false;
       moving?.resume();
       for (const animation of native.flatMap(animationsIn)) animation.play();
     },
     dispose() {
-      reels.dispose();
-      videos.dispose();
-      cues.dispose();
-      sway.dispose();
+      isOver = true;
+      for (const part of running.reverse()) part.dispose();
       events.dispose();
-      moving?.dispose();
       unwatch();
     },
   };
@@ -132,3 +164,13 @@ const animationsIn = (scene: Element) =>
   scene
     .getAnimations({ subtree: true })
     .filter((animation) => animation.timeline !== scene.ownerDocument.timeline);
+
+/** Whether a scene has anything that goes with the pointer: a camera that sways, groups that tilt. */
+function asksForPointer(scene: HTMLElement): boolean {
+  const says = (name: string) => (element: Element) =>
+    Number.parseFloat(getComputedStyle(element).getPropertyValue(`--lumbit-${name}`)) > 0;
+  return (
+    says("sway")(scene) ||
+    [...scene.querySelectorAll("[data-lumbit-is~=group], [data-lumbit-tilt]")].some(says("tilt"))
+  );
+}

@@ -1,3 +1,8 @@
+import { have } from "./parts.ts";
+import { whole } from "./whole.ts";
+
+have(whole);
+
 export type { Layer } from "../core/layer.ts";
 export type { Page, PageLook } from "../core/page.ts";
 export type { Scene } from "../core/scene.ts";
