@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 import { gzipSync } from "node:zlib";
 import { eachMapping, TraceMap } from "@jridgewell/trace-mapping";
 import { rolldown } from "rolldown";
-import { printedStyles } from "../packages/lumbit/scripts/printed-styles.mjs";
+import { printed } from "../packages/lumbit/scripts/printed.mjs";
 import { withoutMeanings } from "../packages/lumbit/scripts/without-meanings.mjs";
 
 /** What is for some pages alone, by its files; all else every page needs. */
@@ -44,7 +44,7 @@ async function least(name) {
     },
   };
   const input = fileURLToPath(new URL(`../packages/lumbit/src/runtime/${name}.ts`, import.meta.url));
-  const plugins = [hollow, printedStyles(), withoutMeanings()];
+  const plugins = [hollow, printed(), withoutMeanings()];
   const bundle = await rolldown({ input, platform: "browser", plugins, logLevel: "silent" });
   const { output } = await bundle.generate({ minify: true });
   return gzipSync(output[0].code, { level: 9 }).length;

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { driftOf, type Layer, passageOf, settleAt } from "lumbit/core";
-import type { Direction, Settle } from "lumbit/internal";
+import { type Direction, numbers, pushed, type Settle } from "lumbit/internal";
 import { describe, expect, test } from "vitest";
 import { layerSettings, sceneSettings, travel } from "../packages/lumbit/src/settings/index.ts";
 import { scrollPage } from "./chromium.ts";
@@ -61,6 +61,27 @@ describe.each(["native", "scripted"])("attributes, %s", (driver) => {
     }
     await page.close();
   });
+
+  test.each(['data-lumbit-push="0.4"', `data-lumbit-rules='[{"media": "(min-width: 1px)", "push": 0.4}]'`])(
+    "%s brings the camera nearer, as the model says",
+    async (scene) => {
+      const page = await open(markup(scene, 'data-lumbit-depth="0.5"'));
+      await page.evaluate(`mount(document.body, { driver: "${driver}" })`);
+      const passage = passageOf({ hold: 0, viewport: 800, scene: 620, before: 1300, after: 1300 });
+      const settle = settleAt("auto", passage);
+      for (const scroll of [560, 900, 1700, 1880]) {
+        await scrollPage(page, scroll);
+        const { width, top } = await offset(page);
+        const { distance, nearer } = pushed(
+          numbers,
+          { push: 0.4, speed: 1 / 1.5, length: passage.length, settle },
+          800 - top,
+        );
+        expect(width, `at ${scroll}`).toBeCloseTo((90 * distance) / (distance - nearer), 0);
+      }
+      await page.close();
+    },
+  );
 
   test.each([
     ["scene", "cover 0% cover 100%", (scroll: number) => (scroll - 500) / 1420],

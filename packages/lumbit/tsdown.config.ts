@@ -1,5 +1,5 @@
 import { defineConfig, type UserConfig } from "tsdown";
-import { printedStyles } from "./scripts/printed-styles.mjs";
+import { printed } from "./scripts/printed.mjs";
 import { withoutMeanings } from "./scripts/without-meanings.mjs";
 
 // Where faults are planted only what runs is needed.
@@ -17,13 +17,17 @@ const readerBeside = {
     source === "lumbit/document" ? { id: "./document.js", external: true as const } : undefined,
 };
 
-/** One file has all from the beginning. */
-const loadsNothing = {
-  name: "loads-nothing",
-  load: (id: string) =>
-    /runtime[\\/]loads\.ts$/.test(id)
-      ? { code: "export const loads = {};", moduleType: "js" as const }
-      : undefined,
+/** One file has all from the beginning: it loads nothing, and does without the style of who does. */
+const asOneFile = {
+  name: "as-one-file",
+  load(id: string) {
+    const code = /runtime[\\/]loads\.ts$/.test(id)
+      ? "export const loads = {};"
+      : /markup[\\/]plain\.css\.ts$/.test(id)
+        ? 'export const plainCss = "";'
+        : undefined;
+    return code && { code, moduleType: "js" as const };
+  },
 };
 
 export default defineConfig([
@@ -46,7 +50,7 @@ export default defineConfig([
     // Svelte compiles its components where they are used.
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
-    plugins: [printedStyles(), withoutMeanings(), readerBeside],
+    plugins: [printed(), withoutMeanings(), readerBeside],
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.
@@ -85,7 +89,7 @@ export default defineConfig([
       entry: { [name]: path },
       outDir: "dist/browser",
       platform: "browser",
-      plugins: [printedStyles(), withoutMeanings(), loadsNothing],
+      plugins: [asOneFile, printed(), withoutMeanings()],
       minify: true,
       sourcemap: name in wholePages,
       clean: false,

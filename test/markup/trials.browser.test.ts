@@ -8,16 +8,24 @@ import { root } from "../command.ts";
 import { engineNames, engineOf } from "../engines.ts";
 import { type Trial, trials } from "./pages.ts";
 
-/** Every trial in every engine with both drivers: boxes are right, things move, and nothing stands still in silence. */
+/**
+ * Every trial in every engine with both drivers: boxes are right, things move, and nothing stands still in silence. Once with
+ * all of the library, and once with what pages of attributes import, which loads what they need as they need it.
+ */
+const entries = ["lumbit", "markup"];
+
 const pageOf = (
   { style = "", body, development, mount = "window.m = mount(document.body, { driver });" }: Trial,
   driver: string,
+  entry: string,
 ) =>
   `<!doctype html><html lang="en"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>t</title>
 <style>body{margin:0;font:16px/1.5 sans-serif}.gap{height:1000px}img{max-width:100%;height:auto}figure{margin:0}${style}</style></head><body>${body}
 <script>window.said = []; console.warn = (text) => said.push(text); window.onerror = (text) => said.push(text);
-window.settled = async () => { for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame); await new Promise((done) => setTimeout(done, 20)); };</script>
-<script type="module">import { mount } from "./${development ? "lumbit.development" : "lumbit"}.js"; const driver = "${driver}"; ${mount} window.mounted = true;</script></body></html>`;
+window.settled = async () => { for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame); await new Promise((done) => setTimeout(done, 20)); };
+// Nothing more has been loaded for a while.
+window.loaded = async () => { for (let before = -1; before !== performance.getEntriesByType("resource").length; ) { before = performance.getEntriesByType("resource").length; await new Promise((done) => setTimeout(done, 150)); } await settled(); };</script>
+<script type="module">import { mount } from "./${development ? "lumbit.development" : entry}.js"; const driver = "${driver}"; ${mount} window.mounted = true;</script></body></html>`;
 
 let server: Server;
 let origin: string;
@@ -39,7 +47,13 @@ beforeAll(async () => {
       files.get(pathname) ??
       (pathname.endsWith(".js")
         ? (["text/javascript", () => readFileSync(join(root, "packages/lumbit/dist", pathname))] as const)
-        : (["text/html", () => (trial ? pageOf(trial, String(searchParams.get("driver"))) : "")] as const));
+        : ([
+            "text/html",
+            () =>
+              trial
+                ? pageOf(trial, String(searchParams.get("driver")), String(searchParams.get("entry")))
+                : "",
+          ] as const));
     response.setHeader("content-type", type);
     setTimeout(() => response.end(body()), searchParams.has("slow") ? 400 : 0);
   });
@@ -49,28 +63,32 @@ beforeAll(async () => {
 afterAll(() => server?.close());
 
 describe.each(engineNames)("%s", (name) => {
-  test.each(["native", "scripted"])("%s", async (driver) => {
-    const engine = await engineOf(name);
-    const wrong: string[] = [];
-    for (const [index, trial] of trials.entries()) {
-      await engine.open(`${origin}/${index}?driver=${driver}`);
-      // WebKit makes the frame of a page anew.
-      if (name === "webkit" || index === 0) await engine.resize(1280, 800);
-      await engine.run(`for (let n = 0; n < 100 && !window.mounted && !said.length; n++) await new Promise((done) => setTimeout(done, 20));
+  test.each(entries.flatMap((entry) => ["native", "scripted"].map((driver) => [driver, entry] as const)))(
+    "%s, with lumbit's %s",
+    async (driver, entry) => {
+      const engine = await engineOf(name);
+      const wrong: string[] = [];
+      for (const [index, trial] of trials.entries()) {
+        if (entry === "markup" && /scene:/.test(trial.mount ?? "")) continue;
+        await engine.open(`${origin}/${index}?driver=${driver}&entry=${entry}`);
+        // WebKit makes the frame of a page anew.
+        if (name === "webkit" || index === 0) await engine.resize(1280, 800);
+        await engine.run(`for (let n = 0; n < 100 && !window.mounted && !said.length; n++) await new Promise((done) => setTimeout(done, 20));
         for (const image of document.images) if (image.src) await image.decode().catch(() => {});
-        await settled(); ${trial.after ?? ""}; await settled(); await settled();`);
-      const instead = await engine.run<string[]>("return said;");
-      if (instead.some((text) => trial.orSaid?.test(text))) continue;
-      for (const { scroll, value, is } of trial.wanted) {
-        const found = await engine.run(
-          `${scroll < 0 ? "" : `scrollTo({ top: ${scroll}, behavior: "instant" }); await settled();`} return await ${value};`,
-        );
-        if (found !== is) wrong.push(`${trial.name}: ${found} instead of ${is}: ${value.slice(0, 90)}`);
+        await settled(); ${entry === "markup" ? "await loaded();" : ""} ${trial.after ?? ""}; await settled(); await settled();`);
+        const instead = await engine.run<string[]>("return said;");
+        if (instead.some((text) => trial.orSaid?.test(text))) continue;
+        for (const { scroll, value, is } of trial.wanted) {
+          const found = await engine.run(
+            `${scroll < 0 ? "" : `scrollTo({ top: ${scroll}, behavior: "instant" }); await settled();`} return await ${value};`,
+          );
+          if (found !== is) wrong.push(`${trial.name}: ${found} instead of ${is}: ${value.slice(0, 90)}`);
+        }
+        const said = await engine.run<string[]>("return said;");
+        if (trial.said ? !said.some((text) => trial.said?.test(text)) : said.length > 0)
+          wrong.push(`${trial.name}: said ${said}`);
       }
-      const said = await engine.run<string[]>("return said;");
-      if (trial.said ? !said.some((text) => trial.said?.test(text)) : said.length > 0)
-        wrong.push(`${trial.name}: said ${said}`);
-    }
-    expect(wrong).toEqual([]);
-  });
+      expect(wrong).toEqual([]);
+    },
+  );
 });

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { blurAt, hazedOpacity } from "./air.ts";
 import { type Depth, speedAt } from "./depth.ts";
+import { blurAt } from "./focus.ts";
+import { hazedOpacity } from "./haze.ts";
 
 const viewport = { width: 1280, height: 800 };
 const depth = fc.double({ min: -0.9, max: 500, noNaN: true });

@@ -1,4 +1,3 @@
-export { blurAt, hazedOpacity } from "./air.ts";
 export { type Arithmetic, numbers, steep } from "./arithmetic.ts";
 export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
@@ -33,6 +32,7 @@ export {
 } from "./drift.ts";
 export { type Easing, eased } from "./easing.ts";
 export { placeInFit, stretches } from "./fit-content.ts";
+export { blurAt } from "./focus.ts";
 export {
   type FittedSize,
   type FluidSize,
@@ -41,6 +41,7 @@ export {
   isFitted,
   resolveFontSize,
 } from "./font-size.ts";
+export { hazedOpacity } from "./haze.ts";
 export * from "./kinds.ts";
 export * from "./layer.ts";
 export { inPaintOrder, type LayerName, layersAt, withInner } from "./layers-at.ts";
@@ -115,13 +116,11 @@ export {
 export {
   besideSlide,
   goesRight,
-  isSwiped,
   type Reel,
   rowLength,
   rowTravel,
   slidesBefore,
   slidOffsets,
-  swipeWidth,
 } from "./reel.ts";
 export type { Row } from "./row.ts";
 export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
@@ -135,6 +134,7 @@ export {
   settleAt,
   settleOf,
 } from "./settle.ts";
+export { isSwiped, swipeWidth } from "./swipe.ts";
 export { targetOf } from "./target.ts";
 export {
   averageAdvance,

@@ -1,4 +1,3 @@
-import { blurAt, hazedOpacity } from "./air.ts";
 import { numbers } from "./arithmetic.ts";
 import { backdropHeight } from "./backdrop.ts";
 import type { Box, Size } from "./box.ts";
@@ -6,6 +5,8 @@ import { columnWidth } from "./column.ts";
 import { contentAcross } from "./content.ts";
 import { depthOf, speedOf } from "./depth.ts";
 import { type Drift, driftFactor, driftOf, type Stage } from "./drift.ts";
+import { blurAt } from "./focus.ts";
+import { hazedOpacity } from "./haze.ts";
 import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
 import type { AnyLayer, GroupLayer, Slide } from "./layer.ts";
 import { type MomentContext, momentAt } from "./moment.ts";
@@ -16,10 +17,11 @@ import { type Passage, passageOf } from "./passage.ts";
 import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
 import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
 import { reached, withReach } from "./reach.ts";
-import { goesRight, isSwiped, layoutReel, type SlideLayout, slidOffsets, swipeWidth } from "./reel.ts";
+import { goesRight, layoutReel, type SlideLayout, slidOffsets } from "./reel.ts";
 import { applyRules } from "./rules.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
 import { ownSettleOf, settleAt } from "./settle.ts";
+import { isSwiped, swipeWidth } from "./swipe.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
 /** The natural sizes of a page, in px: measured or estimated by the caller. */

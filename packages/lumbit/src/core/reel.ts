@@ -4,17 +4,11 @@ import type { Size } from "./box.ts";
 import { displacement } from "./drift.ts";
 import type { GroupLayer } from "./layer.ts";
 import { type Passage, type PassageInput, passageOf } from "./passage.ts";
+import { isSwiped } from "./swipe.ts";
 import { resolveLength, type Viewport } from "./units.ts";
 
 /** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
 export type Reel = ValuesOf<typeof reel>;
-
-/** Viewports narrower than this, in px, swipe reels instead of travelling along them. */
-export const swipeWidth = 600;
-
-/** Whether slides are swiped on a screen so many px wide. */
-export const isSwiped = ({ narrow }: Reel, width: number): boolean =>
-  width < swipeWidth && narrow !== "travel";
 
 /** Of slides side by side, in px: how wide each is, the space between them, how many there are. */
 export interface RowInput<T> {

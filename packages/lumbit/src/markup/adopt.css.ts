@@ -4,18 +4,18 @@ import { keyframesCss, type Way } from "./ramp.ts";
 import { rowWay, slideWay } from "./reel.ts";
 
 /** Where a layer of existing markup is drawn at an end of its drift: its own `translate` goes on, and a picture covers its pane. */
-const standing = (end: "enter" | "leave") => {
+export const standing = (end: "enter" | "leave") => {
   const at = (axis: "x" | "y") =>
     `calc(var(--lumbit-${end}-${axis}) + var(--lumbit-shift-${axis}) + var(--lumbit-own-${axis}))`;
   return `translate: ${at("x")} ${at("y")};`;
 };
 
-const crop = (end: "enter" | "leave") => {
+export const crop = (end: "enter" | "leave") => {
   const moved = (axis: "x" | "y") => `(var(--lumbit-${end}-${axis}) + var(--lumbit-shift-${axis}))`;
   return `clip-path: ${cropCss({ x: moved("x"), y: moved("y") })};`;
 };
 
-const between = (end: typeof standing) => `{ from { ${end("enter")} } to { ${end("leave")} } }`;
+export const between = (end: typeof standing) => `{ from { ${end("enter")} } to { ${end("leave")} } }`;
 
 /** What crops a picture while it slides against its slide. */
 export const cropWay: Way = { ...slideWay, name: "lumbit-crop", keyframes: between(crop) };

@@ -1,4 +1,5 @@
-import { type Reel, swipeWidth } from "../core/index.ts";
+import type { Reel } from "../core/index.ts";
+import { swipeWidth } from "../core/swipe.ts";
 
 /** The conditions under which a page moves without script. */
 export const motionConditions = {

@@ -10,16 +10,19 @@ export {
   type PictureSource,
 } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
+export { motionCss } from "./directed.ts";
+export { driftAnimations } from "./drift-animations.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
 export { fixedCss } from "./fixed.css.ts";
 export { headerElement } from "./header.ts";
 export { layerRules, letterKeys } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
-export { modelCss, propertyCss, wideCss } from "./model.css.ts";
-export { layerKeyframes, motionCss } from "./motion.ts";
+export { modelCss, wideCss } from "./model.css.ts";
+export { layerKeyframes } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
 export { blurBehindCss, buttonCss, panelCss } from "./panel.ts";
 export { passage, settle, zero } from "./passage.css.ts";
+export { plainCss } from "./plain.css.ts";
 export { variable } from "./properties.ts";
 export {
   filterCss,
@@ -27,13 +30,13 @@ export {
   keyframesCss,
   layerPieces,
   nativeAnimations,
-  ownReach,
   pieceWays,
   scriptedAnimations,
   waysOf,
 } from "./ramp.ts";
 export { reachCss } from "./reach.css.ts";
 export { reelCss, rowCss, rowWay, slideCss, slideLayerCss, slideWay } from "./reel.ts";
+export { propertyCss } from "./registered.css.ts";
 export { resetCss } from "./reset.css.ts";
 export { declare, ruleCss } from "./rule-css.ts";
 export { isContained, quoted } from "./safe.ts";
@@ -48,9 +51,12 @@ export {
   sceneSelector,
 } from "./scene.ts";
 export { stillCss } from "./scene-css.ts";
+export { seenCss } from "./seen.ts";
 export { follows, ownSettleCss, settleCss } from "./settle.ts";
+export { settleWords } from "./settle-words.css.ts";
 export { skipCss } from "./skip.css.ts";
 export { isHeld, type Staging, stageLayers } from "./stage.ts";
 export { targetElements, targetRules } from "./target.ts";
 export { tiltCss } from "./tilt.ts";
+export { ownReach } from "./timelines.css.ts";
 export { type Declarations, type Element, element, round, type StyleRule } from "./tree.ts";

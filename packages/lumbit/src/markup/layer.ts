@@ -17,11 +17,12 @@ import {
   type TextStyle,
 } from "../core/index.ts";
 import type { Given, LayerContext } from "./context.ts";
+import { motionCss } from "./directed.ts";
 import { fitPlace } from "./fit-content.ts";
 import { lengthCss } from "./lengths.ts";
 import { copyRules, lineCss } from "./line.ts";
 import { blendCss, lookCss } from "./look.ts";
-import { hasAnyWays, motionCss, motionRules, pieceRules, rowRules } from "./motion.ts";
+import { hasAnyWays, motionRules, pieceRules, rowRules } from "./motion.ts";
 import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
 import { blurBehindCss, paddingCss } from "./panel.ts";
 import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";

@@ -21,6 +21,25 @@ const inside = (mark: string, declarations: Declarations): string =>
   declare(`[data-lumbit-is~=${mark}] > *, [data-lumbit-is~=${mark}] > picture > *`, declarations);
 
 /**
+ * The width of the screen over its height, as a number. Lengths are divided by lengths where that can be done, which Firefox
+ * cannot; WebKit takes angles of lengths in units of the screen for others.
+ */
+export const wideCss =
+  "--lumbit-wide: tan(atan2(100vw, 100vh)); @supports (width: calc(1px * (100vw / 100vh))) { --lumbit-wide: (100vw / 100vh); }";
+
+/** What a scene and whatever else has a passage computes of it. */
+export const passageCss = `
+  --lumbit-length: ${print(passageLength(css, scene))};
+  --lumbit-lo: ${print(leastReached(css, scene))};
+  --lumbit-hi: ${print(mostReached(css, scene, passage))};
+  --lumbit-auto: ${print(automaticSettle(css, passage))};`;
+
+/** What all scenes have of the screen. */
+export const screenCss = `
+:root { --lumbit-v: 100vh; }
+[data-lumbit-scene] { --lumbit-sideways: 1; ${wideCss} }`;
+
+/**
  * The model in CSS: the formulas of the core, printed, over whatever viewport the reader has. A scene sets
  * --lumbit-h (its height H), --lumbit-l (its hold L), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
  * (p0); a layer sets --lumbit-speed and its direction (--lumbit-ux, --lumbit-uy); a pane sets its distance from the
@@ -29,53 +48,8 @@ const inside = (mark: string, declarations: Declarations): string =>
  * V is the large viewport, which does not change while a phone's toolbars slide: movement is tied to the scene's
  * top edge alone, so nothing jumps. For the same reason the timeline's range starts at one large viewport before
  * that edge reaches the top, not where the `cover` range does.
- *
- * What is registered (`propertyCss`, for the document, since shadow roots cannot register) is computed once, on the
- * scene; its layers inherit lengths in px instead of formulas.
  */
-const lengths = [
-  "v",
-  "h",
-  "l",
-  "length",
-  "before",
-  "after",
-  "lo",
-  "hi",
-  "auto",
-  "t",
-  "ph",
-  "plo",
-  "phi",
-  "over-top",
-  "over-bottom",
-  "over-left",
-  "over-right",
-  "swing",
-];
-
-export const propertyCss = `${lengths.map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: true; initial-value: 0px; }`).join("\n")}
-@property --lumbit-settle { syntax: "<length>"; inherits: true; initial-value: 0px; }
-${["enter-x", "enter-y", "leave-x", "leave-y", "hold-x", "hold-y"].map((name) => `@property --lumbit-${name} { syntax: "<length>"; inherits: false; initial-value: 0px; }`).join("\n")}
-${["own", "shift"].flatMap((name) => ["x", "y"].map((axis) => `@property --lumbit-${name}-${axis} { syntax: "<length-percentage>"; inherits: false; initial-value: 0px; }`)).join("\n")}
-@property --lumbit-cover { syntax: "<number>"; inherits: false; initial-value: 1; }
-@property --lumbit-paned { syntax: "<number>"; inherits: false; initial-value: 0; }
-@property --lumbit-clipped { syntax: "*"; inherits: false; }
-@property --lumbit-clip { syntax: "*"; inherits: false; }
-@property --lumbit-blur { syntax: "<length>"; inherits: false; initial-value: 0px; }
-${["brightness", "saturation"].map((name) => `@property --lumbit-${name} { syntax: "<number>"; inherits: false; initial-value: 1; }`).join("\n")}
-`;
-
-/**
- * The width of the screen over its height, as a number. Lengths are divided by lengths where that can be done, which Firefox
- * cannot; WebKit takes angles of lengths in units of the screen for others.
- */
-export const wideCss =
-  "--lumbit-wide: tan(atan2(100vw, 100vh)); @supports (width: calc(1px * (100vw / 100vh))) { --lumbit-wide: (100vw / 100vh); }";
-
-export const modelCss = `
-:root { --lumbit-v: 100vh; }
-[data-lumbit-scene] { --lumbit-sideways: 1; ${wideCss} }
+export const modelCss = `${screenCss}
 [data-lumbit-is~=scene] {
   position: relative;
   isolation: isolate;
@@ -85,10 +59,7 @@ export const modelCss = `
   print-color-adjust: exact;
 }
 [data-lumbit-scene], [data-lumbit-is~=flows] [data-lumbit-is~=stage] > *, [data-lumbit-is~=slide] {
-  --lumbit-length: ${print(passageLength(css, scene))};
-  --lumbit-lo: ${print(leastReached(css, scene))};
-  --lumbit-hi: ${print(mostReached(css, scene, passage))};
-  --lumbit-auto: ${print(automaticSettle(css, passage))};
+${passageCss}
 }
 [data-lumbit-is~=track] { height: auto; }
 [data-lumbit-is~=held] { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }

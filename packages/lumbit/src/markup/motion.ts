@@ -2,11 +2,9 @@ import {
   type AnyLayer,
   changedBy,
   depthOf,
-  directionVector,
   goesRight,
   isReel,
   isText,
-  type LayerSettings,
   lateness,
   overscans,
   plainText,
@@ -29,22 +27,6 @@ import {
 import { rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
 import { follows } from "./settle.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
-
-type Directed = Pick<LayerSettings, "direction" | "sideways">;
-
-/** How a layer drifts, as custom properties. */
-export function motionCss({ direction, sideways }: Directed, speed?: number): Declarations {
-  const { x, y } = directionVector(direction);
-  return {
-    "--lumbit-speed": speed === undefined ? undefined : round(speed),
-    "--lumbit-ux": direction === undefined ? undefined : round(x),
-    "--lumbit-uy": direction === undefined ? undefined : round(y),
-    "--lumbit-sideways": sideways && sidewaysFactor[sideways],
-  };
-}
-
-/** What sideways drift is multiplied by. */
-const sidewaysFactor = { height: 1, width: "var(--lumbit-wide)" } as const;
 
 /** Whether a layer has ramps, by itself or under one of its rules. */
 export const hasAnyWays = (layer: AnyLayer) => statesOf(layer).some(hasWays);

@@ -2,7 +2,7 @@ import { backdropOffset, displacement, pushed } from "../core/index.ts";
 import { css, type Expression, print, value } from "./arithmetic.ts";
 import { passage, scene, settle, zero } from "./passage.css.ts";
 import { variable } from "./properties.ts";
-import { driftRange, ownRange, ownReach, ownTimeline } from "./ramp.ts";
+import { driftRange, ownRange, ownReach, ownTimeline } from "./timelines.css.ts";
 
 /** Between keyframes a scale would grow evenly; as a distance from the camera it grows as in the core. */
 function nearing(p: Expression): string {
@@ -16,10 +16,10 @@ function nearing(p: Expression): string {
 }
 
 /**
- * What moves a page without script. Keyframes are resolved again in every frame, so what they name is registered and
- * computed beforehand.
+ * What moves layers without script by their drift alone. Keyframes are resolved again in every frame, so what they name is
+ * registered and computed beforehand.
  */
-export const nativeCss = `
+export const driftingCss = `
 /* Without an inset the page's scroll-padding, meant for sticky headers, would shift the timeline. */
 [data-lumbit-driver="native"] { view-timeline: --lumbit-scene block; view-timeline-inset: 0px; }
 [data-lumbit-driver="native"] [data-lumbit-is~=drifts] {
@@ -32,6 +32,10 @@ export const nativeCss = `
   animation-timeline: --lumbit-scene;
   animation-range: ${driftRange};
 }
+`;
+
+/** What moves a page without script. */
+export const nativeCss = `${driftingCss}
 /* A layer that settles by its own passage goes from far before that moment to as far behind it. */
 [data-lumbit-driver="native"] [data-lumbit-is~=drifts][data-lumbit-is~=follows] {
   --lumbit-enter-x: ${print(displacement(css, variable("kx"), zero, ownReach))};

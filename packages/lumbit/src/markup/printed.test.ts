@@ -18,10 +18,11 @@ import {
 } from "../core/index.ts";
 import { matchesMedia } from "../core/media.ts";
 import { css, print, value } from "./arithmetic.ts";
-import { modelCss, propertyCss } from "./model.css.ts";
+import { modelCss } from "./model.css.ts";
 import { nativeCss } from "./native.css.ts";
 import { isBoxed } from "./pane.ts";
 import { reachCss } from "./reach.css.ts";
+import { propertyCss } from "./registered.css.ts";
 import { neighboursOf, pageRules, sceneRules, sceneSelector } from "./scene.ts";
 import { stageLayers } from "./stage.ts";
 import type { Declarations, StyleRule } from "./tree.ts";

@@ -15,8 +15,9 @@ import {
   rampsOf,
   type Stop,
 } from "../core/index.ts";
-import { css, type Expression, print, value } from "./arithmetic.ts";
+import { css, type Expression, print } from "./arithmetic.ts";
 import { along, factor } from "./drift.ts";
+import { driftAnimations } from "./drift-animations.ts";
 import { variable } from "./properties.ts";
 import { isContained } from "./safe.ts";
 import { type Declarations, round } from "./tree.ts";
@@ -186,36 +187,20 @@ export function filterCss(layer: Moving): string | undefined {
 }
 
 /** What plays an element's ways as the page scrolls, behind the animations that its drift needs; `follows`: on its own way. */
-export function nativeAnimations(
+export const nativeAnimations = (
   ways: readonly Way[],
   drift: readonly string[],
   follows = false,
-): Declarations {
-  if (ways.length + drift.length === 0) return { animation: "none" };
-  const animations = [
-    ...drift.map((name) => ({
-      text: `${name} linear both`,
-      ...(follows && name === "lumbit-drift"
-        ? { timeline: ownTimeline, range: ownRange }
-        : { timeline: "--lumbit-scene", range: driftRange }),
-      composition: "replace",
-    })),
-    ...ways.map(({ name, easing, fill, composition, ...way }) => ({
+): Declarations =>
+  driftAnimations(
+    drift,
+    follows,
+    ways.map(({ name, easing, fill, composition, ...way }) => ({
       text: `${name} ${easing} ${fill}`,
       composition,
       ...timelineOf(way),
     })),
-  ];
-  const list = (key: keyof (typeof animations)[number]) =>
-    animations.map((animation) => animation[key]).join(", ");
-  return {
-    animation: list("text"),
-    "animation-duration": "auto",
-    "animation-timeline": list("timeline"),
-    "animation-range": list("range"),
-    "animation-composition": list("composition"),
-  };
-}
+  );
 
 /** The same ways, paused: the scripted driver sets their time. Where each belongs it reads off --lumbit-ways. */
 export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
@@ -228,23 +213,6 @@ export const scriptedAnimations = (ways: readonly Way[]): Declarations =>
           .map(({ of, over, late }) => `${of} ${over.join(" ")}${late ? ` ${round(late)}` : ""}`)
           .join(", "),
       };
-
-/** From one large viewport before the scene's top edge reaches the top of the screen until the scene has left. */
-export const driftRange = "exit-crossing calc(0% - var(--lumbit-v)) exit-crossing 100%";
-
-/** Of a layer that settles by its own passage: what its drift follows. */
-export const ownTimeline = "view(block 0px)";
-/**
- * How far to both sides of its settle moment its drift goes: farther than any scene is high. A range that names lengths of
- * the scene Chromium does not follow when a script changes them.
- */
-export const ownReach = css.px(40_000);
-export const ownRange = [-1, 1]
-  .map((way) => {
-    const share = css.add(value("var(--lumbit-settle-share)"), css.multiply(css.number(way), ownReach));
-    return `var(--lumbit-settle-range) ${print(share)}`;
-  })
-  .join(" ");
 
 function timelineOf({ of, over, late }: Pick<Way, "of" | "over" | "late">) {
   const at = (share: number) =>

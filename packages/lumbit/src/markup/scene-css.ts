@@ -1,6 +1,7 @@
 import type { PageLook, Scene } from "../core/index.ts";
 import type { Assets } from "./assets.ts";
-import { modelCss, propertyCss } from "./model.css.ts";
+import { modelCss } from "./model.css.ts";
+import { propertyCss } from "./registered.css.ts";
 import { ruleCss } from "./rule-css.ts";
 import { pageRules, sceneRules, sceneSelector } from "./scene.ts";
 

@@ -14,9 +14,9 @@ import {
 } from "../core/index.ts";
 import { css, type Expression, print } from "./arithmetic.ts";
 import { type Assets, fileAt } from "./assets.ts";
+import { motionCss } from "./directed.ts";
 import { along, factor } from "./drift.ts";
 import { axesOf } from "./lengths.ts";
-import { motionCss } from "./motion.ts";
 import { scene as inScene, settle, zero } from "./passage.css.ts";
 import { quoted } from "./safe.ts";
 import { isHeld } from "./stage.ts";

@@ -1,6 +1,6 @@
 import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
-import { type Announcer, announcer } from "./events.ts";
+import type { Announcer } from "./events.ts";
 import type { StyleChange } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
 import { withPart } from "./parts.ts";
@@ -107,11 +107,11 @@ export function enliven(
     : () => {};
 
   followPointer();
-  const events = announcer(scenes, first && scrollerOf(first));
+  let events: Announcer | undefined;
   const sceneOf = (element: Element) => element.closest("[data-lumbit-scene]") as HTMLElement;
   if (has("[data-lumbit-cue]"))
     run("cues", (playCues) => {
-      keep(playCues(scenes, (layer) => events.tell("cue", { scene: sceneOf(layer), layer })));
+      keep(playCues(scenes, (layer) => events?.tell("cue", { scene: sceneOf(layer), layer })));
     });
   if (has("[data-lumbit-video]"))
     run("videos", (playVideos) => {
@@ -119,12 +119,23 @@ export function enliven(
     });
   if (has("[data-lumbit-is~=reel]"))
     run("reels", (followReels) => {
-      keep(followReels(scenes, (slide) => events.tell("slide", { scene: sceneOf(slide), slide })));
+      keep(followReels(scenes, (slide) => events?.tell("slide", { scene: sceneOf(slide), slide })));
     });
 
   return {
     driver: native.length > 0 || !first ? "native" : "scripted",
-    on: events.on,
+    on(type, listener) {
+      let stop: (() => void) | undefined;
+      let isStopped = false;
+      run("events", (announcer) => {
+        events ??= keep(announcer(scenes, first && scrollerOf(first)));
+        if (!isStopped) stop = events.on(type, listener);
+      });
+      return () => {
+        isStopped = true;
+        stop?.();
+      };
+    },
     jump(name) {
       const scene = scenes.find(
         ({ dataset, id }) => name === undefined || dataset.lumbitScene === name || id === name,
@@ -154,7 +165,6 @@ export function enliven(
     dispose() {
       isOver = true;
       for (const part of running.reverse()) part.dispose();
-      events.dispose();
       unwatch();
     },
   };

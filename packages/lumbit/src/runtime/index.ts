@@ -1,7 +1,8 @@
+import { more } from "./adopt/more/index.ts";
 import { have } from "./parts.ts";
 import { whole } from "./whole.ts";
 
-have(whole);
+have({ ...whole, markup: more });
 
 export type { Layer } from "../core/layer.ts";
 export type { Page, PageLook } from "../core/page.ts";

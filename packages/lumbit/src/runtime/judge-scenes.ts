@@ -1,6 +1,6 @@
 import type { Scene } from "../core/index.ts";
 import { faultIn, isSafeLink, sceneGrammar } from "../settings/index.ts";
-import { judge } from "./adopt/attribute-value.ts";
+import { judge } from "./adopt/more/json-value.ts";
 import { judgeScenes } from "./mount-scene.ts";
 
 /** A scene that is not written as scenes are: where, and what is allowed, in the words of the page file. */

@@ -1,7 +1,8 @@
-import { Adoption } from "./adopt/adopt.ts";
+import { Adoption } from "./adopt/adoption.ts";
 import { followMarkup } from "./adopt/follow.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
+import { partIfThere, withPart } from "./parts.ts";
 import { restartable } from "./restartable.ts";
 
 /** How the markup of an element is brought to life. */
@@ -27,10 +28,21 @@ export function mountMarkup(
   const driver = driverFor(options.driver, smoothing);
   const before = mountedIn(element);
   let live: ReturnType<typeof restartable> | undefined;
+  let isOver = false;
+  const adopting = {
+    ...{ driver, strict, more: partIfThere("markup") },
+    onText: () => live?.refresh(),
+    onMore: () =>
+      withPart("markup", (more) => {
+        if (isOver) return;
+        adoption.goOn(more);
+        live?.restart();
+      }),
+  };
   // What was mounted keeps its marks until it is known that this can be.
-  if (strict) new Adoption(element, { driver, strict, onText() {} }).release();
+  if (strict) new Adoption(element, { ...adopting, onMore() {} }).release();
   before?.dispose();
-  const adoption = new Adoption(element, { driver, strict, onText: () => live?.refresh() });
+  const adoption = new Adoption(element, adopting);
   const staged = (): Staged => ({
     ...{ scenes: adoption.scenes, driverOf: adoption.driverOf, styles: adoption.styles },
     restyle: () => adoption.restyle(),
@@ -46,6 +58,7 @@ export function mountMarkup(
     element,
     live,
     () => {
+      isOver = true;
       unfollow();
       adoption.release();
     },

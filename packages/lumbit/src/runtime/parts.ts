@@ -10,12 +10,20 @@ const there: Partial<Parts> = {};
 /** Has parts from the beginning. */
 export const have = (parts: Partial<Parts>): void => void Object.assign(there, parts);
 
+export const partIfThere = <Name extends keyof Parts>(name: Name): Parts[Name] | undefined => there[name];
+
 /** Calls back with a part: at once where it is there, and else as soon as it is loaded. */
 export function withPart<Name extends keyof Parts>(name: Name, use: (part: Parts[Name]) => void): void {
   const part = there[name];
-  if (part) return use(part);
-  (loads[name] as () => Promise<Parts[Name]>)().then((part) => {
-    there[name] = part;
+  if (part) {
     use(part);
-  }, reportError);
+    return;
+  }
+  const load = loads[name] as () => Promise<Parts[Name]>;
+  load()
+    .then((part) => {
+      there[name] = part;
+      use(part);
+    })
+    .catch(reportError);
 }

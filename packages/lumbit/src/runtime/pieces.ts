@@ -1,5 +1,6 @@
 import type { Pieces } from "../core/pieces.ts";
 import { textParts } from "../core/pieces.ts";
+import { linesOf } from "./lines.ts";
 
 /** A text that was split: its pieces, those that belong together in a group, and what makes it one text again. */
 export interface SplitText {
@@ -46,16 +47,4 @@ function box(text: string): HTMLElement {
   piece.style.display = "inline-block";
   piece.textContent = text;
   return piece;
-}
-
-/** Words by the lines that they stand in, whatever moves them. */
-export function linesOf(words: readonly HTMLElement[]): HTMLElement[][] {
-  const lines: HTMLElement[][] = [];
-  let top = Number.NaN;
-  for (const word of words) {
-    if (Math.abs(word.offsetTop - top) > word.offsetHeight / 2 || lines.length === 0) lines.push([]);
-    top = word.offsetTop;
-    lines.at(-1)?.push(word);
-  }
-  return lines;
 }

@@ -1,5 +1,6 @@
 import type { Moment } from "../core/moment.ts";
 import { momentAt, type PassageOf } from "../core/moment.ts";
+import { layoutTop } from "./offsets.ts";
 
 /** Where a scene lies in what scrolls it, in px. */
 export interface Around {
@@ -40,19 +41,3 @@ const boxIn = (scene: HTMLElement, element: HTMLElement) => ({
   width: element.offsetWidth,
   height: element.offsetHeight,
 });
-
-/** The distance of an element's top from that of the page's, whatever moves, scales or turns it. */
-export function layoutTop(element: HTMLElement): number {
-  let top = 0;
-  for (let at: Element | null = element; at && "offsetTop" in at; at = (at as HTMLElement).offsetParent)
-    top += (at as HTMLElement).offsetTop;
-  return top;
-}
-
-/** The distance of an element's left side from that of the page's, whatever moves, scales or turns it. */
-export function layoutLeft(element: HTMLElement): number {
-  let left = 0;
-  for (let at: Element | null = element; at && "offsetLeft" in at; at = (at as HTMLElement).offsetParent)
-    left += (at as HTMLElement).offsetLeft;
-  return left;
-}

@@ -1,5 +1,5 @@
 import { rangeOf } from "../core/moment.ts";
-import { swipeWidth } from "../core/reel.ts";
+import { swipeWidth } from "../core/swipe.ts";
 import { prefersStillness } from "./driver.ts";
 import { isMarked, mark } from "./marks.ts";
 import { scrollerOf } from "./scroller.ts";

@@ -206,12 +206,12 @@ export const title = {
   kinds: ["text"],
 } as const satisfies Setting;
 
+/** Settle moments that have a name. */
+export const namedSettle = choice(["auto", "enter", "top", "middle", "bottom", "leave"]);
+
 export const settle = {
   grammar: either(
-    [
-      choice(["auto", "enter", "top", "middle", "bottom", "leave"]),
-      number({ least: 0, most: 1 }, "a share from 0 to 1"),
-    ],
+    [namedSettle, number({ least: 0, most: 1 }, "a share from 0 to 1")],
     'when every layer stands where it was placed: "auto", "enter", "top", "middle", "bottom", "leave" or a share of the passage from 0 to 1',
   ),
   meaning: "The moment of the passage at which every layer stands exactly where it was placed, or its share.",

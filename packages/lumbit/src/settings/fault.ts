@@ -1,5 +1,5 @@
 import { type Grammar, longest } from "./grammar.ts";
-import { lengthPattern } from "./values.ts";
+import { holds } from "./holds.ts";
 
 /** What keeps a value from being written as its grammar says: where in it, what was found, what is allowed there. */
 export interface ValueFault {
@@ -32,34 +32,24 @@ export function faultIn(
     faultIn(of, part, judge, [...path, key]);
   const text = typeof value === "string" ? value : undefined;
   const entries = typeof value === "object" && value !== null ? Object.entries(value) : [];
-  const holds = (right: boolean) => (right ? undefined : fault);
+  const unless = (right: boolean) => (right ? undefined : fault);
   switch (grammar.form) {
-    case "number": {
-      const { most, whole } = grammar;
-      const [least, above] = "least" in grammar ? [grammar.least, -Infinity] : [-Infinity, grammar.above];
-      if (typeof value !== "number" || !Number.isFinite(value)) return fault;
-      return holds(value >= least && value > above && value <= most && (!whole || Number.isInteger(value)));
-    }
+    case "number":
     case "boolean":
-      return holds(typeof value === "boolean");
-    case "text":
-      return holds(text !== undefined && text.length >= grammar.least && text.length <= longest.text);
     case "pattern":
-      return holds(text !== undefined && grammar.pattern.test(text));
     case "choice":
-      return holds(text !== undefined && grammar.words.includes(text));
     case "length":
-      return holds(
-        value === 0 || (text !== undefined && lengthPattern(grammar.units, grammar.negative).test(text)),
-      );
+      return unless(holds(grammar, value));
+    case "text":
+      return unless(text !== undefined && text.length >= grammar.least && text.length <= longest.text);
     case "css":
-      return holds(text !== undefined && text.length <= longest.css && judge.css(grammar.property, text));
+      return unless(text !== undefined && text.length <= longest.css && judge.css(grammar.property, text));
     case "media":
-      return holds(text !== undefined && text.length <= longest.media && judge.media(text));
+      return unless(text !== undefined && text.length <= longest.media && judge.media(text));
     case "link":
-      return holds(text !== undefined && judge.link?.(text) === true);
+      return unless(text !== undefined && judge.link?.(text) === true);
     case "either":
-      return holds(grammar.of.some((of) => !faultIn(of, value, judge)));
+      return unless(grammar.of.some((of) => !faultIn(of, value, judge)));
     case "pair":
       if (!Array.isArray(value) || value.length !== 2) return fault;
       return inner(grammar.of, value[0], 0) ?? inner(grammar.of, value[1], 1);

@@ -16,11 +16,14 @@ export {
   type ValuesOf,
 } from "./grammar.ts";
 export { head } from "./head.ts";
+export { holds } from "./holds.ts";
 export { type LayerRows, layerSettings, place, row } from "./layer.ts";
+export { lengthPattern } from "./length-pattern.ts";
 export { isSafeLink } from "./link.ts";
 export { backdrop, delivery, fontFace, header, page, pageGrammar, pageLook } from "./page.ts";
 export { panel } from "./panel.ts";
 export { copies, parts, sharedSetting, writtenGrammar } from "./part.ts";
+export { plainLayer, plainScene, settingAttributes } from "./plain-attributes.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, scene, sceneGrammar, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";
@@ -30,7 +33,6 @@ export {
   type Easing,
   type Length,
   type LengthUnit,
-  lengthPattern,
   type Moment,
   mediaQuery,
   type RangeName,

@@ -84,16 +84,6 @@ export const name = pattern(
   "a name that starts with a letter and goes on with letters, digits, - and _",
 );
 
-/** Lengths in units, and sums of them as CSS has it; letters are not spaced by sums. */
-export function lengthPattern(units: readonly string[], negative: boolean): RegExp {
-  // At most five digits before the point (`longest.length`).
-  const number = String.raw`(\d{1,5}(\.\d*)?|\.\d+)`;
-  const one = `${number}(${units.join("|")})`;
-  const sign = negative ? "[+-]?" : "\\+?";
-  if (units.includes("em")) return new RegExp(`^${sign}${one}$`);
-  return new RegExp(`^(${sign}${one}|calc\\(\\s*[+-]?${one}(\\s+[+-]\\s+${one})*\\s*\\))$`);
-}
-
 export const mediaQuery = media(
   'a media query of width, height, aspect-ratio, orientation, pointer or hover, such as "(max-width: 600px)" or "(orientation: portrait) and (pointer: coarse)"',
 );

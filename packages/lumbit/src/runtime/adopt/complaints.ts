@@ -1,18 +1,14 @@
-import type { AttributeError } from "./attribute-error.ts";
+import type { ValueFault } from "../../settings/index.ts";
 
-/** What to do about something in markup that is wrong or cannot work. */
-export type Complain = (error: AttributeError) => void;
+/** What is wrong that has to be told in words, which are for those who need them (`more/words.ts`). */
+export type Wrong = "no scene" | "zoomed" | "over lines" | "not alone" | "no picture" | "depth and speed";
 
-/**
- * Complaints of one mounted element: each is printed once, and what it is about is left out; the rest goes on. Where it is
- * strict, the first one is thrown.
- */
-export function complaints(strict: boolean): Complain {
-  const said = new Set<string>();
-  return (error) => {
-    if (strict) throw error;
-    if (said.has(error.message)) return;
-    said.add(error.message);
-    console.warn(`lumbit: ${error.message}`);
-  };
-}
+/** Something in markup that is wrong or cannot work: a value that is not written as it should be, or what is said of it. */
+export type Complaint = { element: Element; name: string } & (
+  | { fault: ValueFault }
+  | { wrong: Wrong }
+  | { said: string }
+);
+
+/** Told of what is wrong; what it is about is left out, and the rest goes on. */
+export type Complain = (complaint: Complaint) => void;

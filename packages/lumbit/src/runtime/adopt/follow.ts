@@ -1,4 +1,4 @@
-import { settingAttributes } from "./adopt.ts";
+import { settingAttributes } from "../../settings/index.ts";
 
 const isElement = (node: Node): node is Element => node.nodeType === 1;
 const settings = settingAttributes.map((name) => `[${name}]`).join();

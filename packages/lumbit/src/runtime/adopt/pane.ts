@@ -1,7 +1,7 @@
 import { type Declarations, travelMedia } from "../../markup/index.ts";
 import { lengthsCss } from "../edges.ts";
 import type { ElementStyles } from "../element-styles.ts";
-import { layoutLeft, layoutTop } from "../position.ts";
+import { layoutLeft, layoutTop } from "../offsets.ts";
 import { viewOf } from "../view.ts";
 
 /**

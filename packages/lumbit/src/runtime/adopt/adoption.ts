@@ -1,35 +1,35 @@
-import { adoptCss, type Declarations, motionConditions } from "../../markup/index.ts";
-import { layerAttributes, partAttributes, sceneAttributes } from "../../settings/index.ts";
+import { type Declarations, plainCss, propertyCss } from "../../markup/index.ts";
+import { plainLayer, plainScene } from "../../settings/index.ts";
 import { ElementStyles } from "../element-styles.ts";
 import { isMarked, mark, unmark } from "../marks.ts";
-import { adoptModel } from "../model-sheet.ts";
 import { adoptSheet } from "../sheet.ts";
-import { inlineStyles } from "../style-writer.ts";
 import { viewOf } from "../view.ts";
-import { AttributeError } from "./attribute-error.ts";
-import { type AttributeRule, attributesOf, holding, rulesOf } from "./attribute-rules.ts";
-import { isCue, readValue } from "./attribute-value.ts";
-import { type LayerStyle, layerStyle, layersIn, sceneLook, sceneStyle } from "./attributes.ts";
-import { type AdoptedBackground, adoptBackground, measureBackgrounds, readBackground } from "./background.ts";
-import { type Complain, complaints } from "./complaints.ts";
+import { type AttributeRule, attributesOf, read } from "./attributes.ts";
+import type { Complaint } from "./complaints.ts";
+import type { AdoptedParts, More } from "./more/index.ts";
 import { needsScript, zoomedBy } from "./obstacles.ts";
+import { ownAttributes } from "./own-attributes.ts";
 import { type AdoptedPane, measurePanes, readPane } from "./pane.ts";
-import { adoptReel, reelsIn } from "./reel.ts";
-import { type AdoptedText, adoptText } from "./text.ts";
-import { unknownAttributes } from "./unknown.ts";
+import { type LayerStyle, layersIn, plainStyle, sceneStyle } from "./plain-style.ts";
 
 export interface AdoptOptions {
   driver: "native" | "scripted";
   /** Throws where something is wrong, instead of telling and going on. */
   strict: boolean;
+  /** What only some markup needs, where it is there. */
+  more?: More | undefined;
+  /** Called when this markup turns out to need it. */
+  onMore(): void;
   /** Called when words of a split text have changed. */
   onText(): void;
 }
 
-/** A scene or layer that was taken, and what it was taken as: where that changes it is taken anew. */
-interface Taken {
+/** A scene, a layer or another part that is to be taken, and what as: where that changes it is taken anew. */
+export interface Taking {
+  element: HTMLElement;
   role: string;
-  undo: () => void;
+  /** Takes it, and gives what takes that back. */
+  take(): () => void;
 }
 
 /** An element that gets a style from its attributes, under the rules that hold. */
@@ -41,21 +41,25 @@ interface Styled {
 
 /** The scenes of existing markup, for as long as they are mounted. What they are follows their attributes. */
 export class Adoption {
-  scenes: HTMLElement[] = [];
+  scenes: readonly HTMLElement[] = [];
   readonly styles: ElementStyles;
   readonly #element: HTMLElement;
   readonly #options: AdoptOptions;
-  readonly #complain: Complain;
-  readonly #taken = new Map<HTMLElement, Taken>();
+  readonly #taken = new Map<HTMLElement, { role: string; undo: () => void }>();
   readonly #drivers = new Map<HTMLElement, "native" | "scripted">();
-  readonly #texts = new Map<HTMLElement, AdoptedText>();
   /** What layers have of their own that goes on under what moves them. */
   readonly #own = new Map<HTMLElement, Declarations>();
   readonly #panes = new Map<HTMLElement, AdoptedPane>();
-  readonly #backgrounds = new Map<HTMLElement, AdoptedBackground>();
   #styled: readonly Styled[] = [];
-  readonly #releases: (() => void)[];
-  #keyframes = { text: "", release: () => {} };
+  #more: { part: More; parts: AdoptedParts } | undefined;
+  #complain = (_: Complaint): void => {
+    this.#lacks = true;
+  };
+  /** Whether something was read that cannot be understood without more. */
+  #lacks = false;
+  #releaseStyle = () => {};
+  #styledBy: More | "plain" | undefined;
+  #isAsked = false;
 
   /**
    * Takes the scenes of an element's markup. Nothing is written before all is read.
@@ -65,11 +69,19 @@ export class Adoption {
   constructor(element: HTMLElement, options: AdoptOptions) {
     this.#element = element;
     this.#options = options;
-    this.#complain = complaints(options.strict);
     this.styles = new ElementStyles(element);
-    const write = this.#read();
-    this.#releases = [adoptModel(element), adoptSheet(element, adoptCss)];
-    write();
+    if (options.more) this.#have(options.more);
+    this.#read()?.();
+  }
+
+  /**
+   * Goes on with what this markup turned out to need.
+   *
+   * @throws AttributeError where it is strict and something is wrong; nothing is changed then
+   */
+  goOn(more: More): void {
+    this.#have(more);
+    this.#read()?.();
   }
 
   /** How a scene is moved: by the script where something keeps the browser from it. */
@@ -78,7 +90,7 @@ export class Adoption {
   /** Reads the markup again and follows it: whether other elements than before are scenes, layers and the like. */
   update(): boolean {
     const before = [...this.#taken].map(([element, { role }]) => [element, role] as const);
-    this.#read()();
+    this.#read()?.();
     const after = [...this.#taken];
     return (
       before.length !== after.length ||
@@ -96,15 +108,14 @@ export class Adoption {
       if (pane && style.paned) mark(element, "paned");
       else if (pane) unmark(element, "paned");
       this.styles.set(element, "settings", style.declarations);
-      for (const piece of this.#texts.get(element)?.pieces() ?? [])
-        inlineStyles.set(piece, "settings", style.pieces?.style ?? {});
+      this.#more?.parts.stylePieces(element, style.pieces?.style);
     }
     this.styles.write();
   }
 
   /** Once it is known where scenes lie: measures what in them depends on that. */
   measure(): void {
-    measureBackgrounds([...this.#backgrounds.values()], this.styles);
+    this.#more?.parts.measure();
     const panes = [...this.#panes.values()];
     const shown = panes.filter(({ picture }) => isMarked(picture, "paned"));
     for (const pane of panes) {
@@ -117,100 +128,106 @@ export class Adoption {
   }
 
   /** Elements whose size says something that the size of their scene may not. */
-  measured = (): Element[] => [...this.#panes.keys(), ...this.#backgrounds.keys()];
+  measured = (): Element[] => [...this.#panes.keys(), ...(this.#more?.parts.measured() ?? [])];
 
   /** Takes back everything that was written. */
   release(): void {
     for (const { undo } of [...this.#taken.values()].reverse()) undo();
     this.#taken.clear();
     this.styles.release();
-    this.#keyframes.release();
-    for (const release of this.#releases) release();
+    this.#more?.parts.release();
+    this.#releaseStyle();
   }
 
-  /** Reads and judges the markup, and gives what takes it. */
-  #read(): () => void {
+  #have(more: More): void {
+    this.#complain = more.complaints(this.#options.strict);
+    this.#more = { part: more, parts: more.partsIn(this.#element, this.styles, this.#complain) };
+  }
+
+  #ask(): undefined {
+    if (!this.#isAsked) this.#options.onMore();
+    this.#isAsked = true;
+  }
+
+  /** Reads and judges the markup, and gives what takes it; nothing where that needs more than is there. */
+  #read(): (() => void) | undefined {
+    const { part: more, parts } = this.#more ?? {};
     const element = this.#element;
+    this.#lacks = false;
     const complain = this.#complain;
-    const alone = [
-      ...(element.matches("[data-lumbit-background-depth]") ? [element] : []),
-      ...element.querySelectorAll<HTMLElement>("[data-lumbit-background-depth]"),
-    ].filter((one) => !one.closest("[data-lumbit-scene]"));
+    const rows = more?.rows ?? { scene: plainScene, layer: plainLayer };
+    const alone = parts?.alone() ?? [];
     const found = [
       ...(element.matches("[data-lumbit-scene]") ? [element] : []),
       ...element.querySelectorAll<HTMLElement>("[data-lumbit-scene]"),
     ].filter((scene) => !scene.matches("[data-lumbit-is~=scene]"));
     const scenes = [...found, ...alone];
-    if (scenes.length === 0)
-      complain(
-        new AttributeError(
-          element,
-          "data-lumbit-scene",
-          "there is no scene in it; give one to each section whose parts have a depth",
-        ),
-      );
-    const taking: { element: HTMLElement; role: string; take: () => () => void }[] = [];
+    if (scenes.length === 0) complain({ element, name: "data-lumbit-scene", wrong: "no scene" });
+    const outside = element.querySelector("[data-lumbit-background-depth]:not([data-lumbit-scene] *)");
+    if (!more && (this.#lacks || outside || scenes.some(saysMore))) return this.#ask();
+    const layerNames = [...Object.keys(rows.layer), ...(more ? ["rules"] : [])];
+    const takings: Taking[] = [];
     const styled: Styled[] = [];
     for (const scene of scenes) {
       const zoomed = zoomedBy(scene);
-      if (zoomed)
-        complain(
-          new AttributeError(
-            zoomed,
-            "zoom",
-            "in this browser scenes in what is zoomed do not move as they should; give it a transform, or other sizes, instead",
-          ),
-        );
-      const layers = layersIn(scene);
+      if (zoomed) complain({ element: zoomed, name: "zoom", wrong: "zoomed" });
+      const layers = layersIn(scene, layerNames);
       if (!this.#drivers.has(scene))
         this.#drivers.set(
           scene,
           this.#options.driver === "native" && !needsScript(scene, layers) ? "native" : "scripted",
         );
       const native = this.driverOf(scene) === "native";
-      const sceneRules = rulesOf(scene, complain);
-      const look = sceneLook(attributesOf(scene, [], complain));
+      const sceneRules = more?.rulesOf(scene, complain) ?? [];
+      const sceneSettings = (rules: readonly AttributeRule[] = []) =>
+        attributesOf(scene, rows.scene, complain, rules) as never;
+      const look = more?.lookOf(sceneSettings()) ?? {
+        haze: read(attributesOf(scene, plainScene, complain), "haze"),
+      };
       const isHeld = scene.dataset.lumbitHold !== undefined && this.#isHeldWell(scene);
       styled.push({
         element: scene,
         rules: sceneRules,
-        read: (rules) => ({ declarations: sceneStyle(attributesOf(scene, rules, complain)), keyframes: [] }),
+        read: (rules) => ({
+          declarations: (more?.sceneStyle ?? sceneStyle)(sceneSettings(rules)),
+          ...{ keyframes: [], paned: false },
+        }),
       });
-      taking.push({
+      takings.push({
         element: scene,
         role: `scene ${isHeld}`,
         take: () => this.#takeScene(scene, isHeld, alone.includes(scene)),
       });
+      const pushed = more?.isPushed(scene) ?? false;
       for (const layer of layers) {
-        const rules = rulesOf(layer, complain);
+        const rules = more?.rulesOf(layer, complain) ?? [];
         const read = (holding: readonly AttributeRule[]) =>
-          layerStyle(attributesOf(layer, holding, complain), {
-            ...{ native, look },
+          (more?.layerStyle ?? plainStyle)(attributesOf(layer, rows.layer, complain, holding) as never, {
+            ...{ native, pushed, look },
             cropped: this.#panes.get(layer)?.cropped ?? false,
           });
-        const states = [[], ...rules.map((rule) => [rule])].map(read);
-        const kind = states.find(({ pieces }) => pieces)?.pieces?.kind;
+        const states = statesOf(rules).map(read);
+        const pieces = states.find(({ pieces }) => pieces)?.pieces;
         const paned = states.some(({ paned }) => paned);
         const settles = states[0]?.settles ?? [];
         // What is in a group that tilts, or in a slide, moves with it.
         const inGroup = layer.parentElement?.closest("[data-lumbit-tilt], [data-lumbit-reel]") !== null;
         styled.push({ element: layer, rules, read });
-        const role = `layer ${inGroup} ${kind} ${paned} ${settles}`;
+        const role = `layer ${inGroup} ${pieces?.kind} ${paned} ${settles}`;
         const isNew = this.#taken.get(layer)?.role !== role;
         const pane = isNew && paned ? readPane(layer) : undefined;
         // What moves is not where it stands by itself.
         const own = this.#own.get(layer) ?? this.#ownStyle(layer);
-        taking.push({
+        takings.push({
           ...{ element: layer, role },
           take: () => {
             const marked = [inGroup ? "ramped" : "drifts", ...settles].map((name) => mark(layer, name));
             this.styles.set(layer, "own", own, true);
             this.#own.set(layer, own);
-            if (kind) this.#texts.set(layer, adoptText(layer, kind, this.#options.onText));
+            const untake = pieces && parts?.takeText(layer, pieces, this.#options.onText);
             if (pane) this.#panes.set(layer, pane);
             return () => {
-              this.#texts.get(layer)?.restore();
-              this.#texts.delete(layer);
+              untake?.();
               if (pane) this.styles.forget(pane.box);
               this.#panes.delete(layer);
               for (const unmark of marked) unmark();
@@ -221,43 +238,12 @@ export class Adoption {
           },
         });
       }
-      for (const background of [
-        scene,
-        ...scene.querySelectorAll<HTMLElement>("[data-lumbit-background-depth]"),
-      ]) {
-        if (background.closest("[data-lumbit-scene]") !== (alone.includes(scene) ? null : scene)) continue;
-        const attributes = attributesOf(background, [], complain);
-        const depth = readValue(attributes, "background-depth", partAttributes["background-depth"].grammar);
-        if (depth === undefined) continue;
-        const isNew = !this.#backgrounds.has(background);
-        const adopted = isNew ? readBackground(background) : undefined;
-        taking.push({
-          // Elements may be layers or scenes besides.
-          ...{ element: this.#backgrounds.get(background)?.pane ?? adopted?.pane ?? background },
-          role: `background ${depth}`,
-          take: () => {
-            const own = adopted ?? (this.#backgrounds.get(background) as AdoptedBackground);
-            this.#backgrounds.set(background, own);
-            const undo = adoptBackground(own, depth, this.styles);
-            return () => {
-              this.#backgrounds.delete(background);
-              undo();
-            };
-          },
-        });
-      }
-      for (const reel of reelsIn(scene, complain))
-        taking.push({
-          element: reel.element,
-          role: `reel ${JSON.stringify(reel.settings)} ${reel.slides.length}`,
-          take: () => adoptReel(reel, native, this.styles),
-        });
-      for (const cued of scene.querySelectorAll<HTMLElement>("[data-lumbit-cue]"))
-        isCue(attributesOf(cued, [], complain));
-      for (const error of unknownAttributes(scene)) complain(error);
+      takings.push(...(parts?.takings(scene, alone.includes(scene), native) ?? []));
     }
+    if (this.#lacks) return this.#ask();
     return () => {
-      const wanted = new Map(taking.map((one) => [one.element, one]));
+      this.#adoptStyle();
+      const wanted = new Map(takings.map((one) => [one.element, one]));
       for (const [element, { role, undo }] of this.#taken)
         if (wanted.get(element)?.role !== role) {
           undo();
@@ -269,9 +255,28 @@ export class Adoption {
         this.#taken.set(element, kept.get(element) ?? { role, undo: take() });
       this.scenes = scenes;
       this.#styled = styled;
-      this.#writeKeyframes();
+      parts?.writeKeyframes(
+        styled.flatMap(({ read, rules }) => statesOf(rules).flatMap((own) => read(own).keyframes)),
+      );
       this.restyle();
     };
+  }
+  /** Gives the document the style that this markup needs. */
+  #adoptStyle(): void {
+    const more = this.#more?.part;
+    if (this.#styledBy === (more ?? "plain")) return;
+    this.#styledBy = more ?? "plain";
+    const before = this.#releaseStyle;
+    const element = this.#element;
+    if (more) this.#releaseStyle = more.adoptStyle(element);
+    else {
+      const releases = [
+        adoptSheet(element.ownerDocument.documentElement, propertyCss),
+        adoptSheet(element, plainCss),
+      ];
+      this.#releaseStyle = () => releases.forEach((release) => void release());
+    }
+    before();
   }
 
   /** What an element has of its own that goes on under what moves it. */
@@ -281,13 +286,7 @@ export class Adoption {
     const isInline =
       display === "inline" && !layer.matches("img, picture, video, canvas, svg, object, iframe");
     if (isInline && layer.getClientRects().length > 1)
-      this.#complain(
-        new AttributeError(
-          layer,
-          "display",
-          "what is in a line of text and runs over several lines cannot move as one; make it an inline-block, or a block",
-        ),
-      );
+      this.#complain({ element: layer, name: "display", wrong: "over lines" });
     return {
       display: isInline ? "inline-block" : undefined,
       "--lumbit-own-x": x,
@@ -297,14 +296,7 @@ export class Adoption {
 
   #isHeldWell(scene: HTMLElement): boolean {
     const isSingle = scene.childElementCount === 1;
-    if (!isSingle)
-      this.#complain(
-        new AttributeError(
-          scene,
-          "data-lumbit-hold",
-          "a scene that holds has a single element in it, the box that stays on the screen",
-        ),
-      );
+    if (!isSingle) this.#complain({ element: scene, name: "data-lumbit-hold", wrong: "not alone" });
     return isSingle;
   }
 
@@ -328,24 +320,19 @@ export class Adoption {
       this.#drivers.delete(scene);
     };
   }
-
-  #writeKeyframes(): void {
-    const states = this.#styled.flatMap(({ read, rules }) =>
-      [[], ...rules.map((rule) => [rule])].flatMap((own) => read(own).keyframes),
-    );
-    const text =
-      states.length > 0 ? `@media ${motionConditions.media} {${[...new Set(states)].join("\n")}}` : "";
-    if (text === this.#keyframes.text) return;
-    const before = this.#keyframes.release;
-    this.#keyframes = { text, release: text ? adoptSheet(this.#element, text) : () => {} };
-    before();
-  }
 }
 
-/** Every attribute that says something of a scene, a layer or another part. */
-export const settingAttributes = [
-  ...new Set([
-    ...["scene", "rules"],
-    ...[sceneAttributes, layerAttributes, partAttributes].flatMap((table) => Object.keys(table)),
-  ]),
-].map((name) => `data-lumbit-${name}`);
+/** Those rules whose media queries hold in a window. */
+const holding = (rules: readonly AttributeRule[], view: Window): AttributeRule[] =>
+  rules.filter(({ media }) => view.matchMedia(media).matches);
+
+/** The rules that hold in each state of an element: none, and each by itself. */
+const statesOf = (rules: readonly AttributeRule[]): AttributeRule[][] => [[], ...rules.map((rule) => [rule])];
+
+/** Whether a scene's markup says anything that needs more than a depth. */
+const saysMore = (scene: HTMLElement): boolean =>
+  [scene, ...scene.querySelectorAll("*")].some(
+    (element) =>
+      element.hasAttribute("data-lumbit-rules") ||
+      ownAttributes(element).some((name) => !(name in (element === scene ? plainScene : plainLayer))),
+  );

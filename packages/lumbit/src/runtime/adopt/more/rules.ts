@@ -1,22 +1,6 @@
-import { layerAttributes, sceneAttributes } from "../../settings/index.ts";
-import { AttributeError } from "./attribute-error.ts";
-import type { Complain } from "./complaints.ts";
-
-/** The settings in an element's attributes, read by their names without `data-lumbit-`. */
-export interface Attributes {
-  element: HTMLElement;
-  /** Told of what is wrong with a setting, which is left out. */
-  complain: Complain;
-  get(name: string): string | undefined;
-  /** How messages call a setting. */
-  nameOf(name: string): string;
-}
-
-/** A change of attributes where a media query holds; a setting without a value is taken away. */
-export interface AttributeRule {
-  media: string;
-  changes: ReadonlyMap<string, string | undefined>;
-}
+import { layerAttributes, sceneAttributes } from "../../../settings/index.ts";
+import type { AttributeRule } from "../attributes.ts";
+import type { Complain } from "../complaints.ts";
 
 const attribute = "data-lumbit-rules";
 
@@ -27,7 +11,7 @@ export function rulesOf(element: HTMLElement, complain: Complain): AttributeRule
   const isScene = element.dataset.lumbitScene !== undefined;
   const known = Object.keys(isScene ? sceneAttributes : layerAttributes);
   const wrong = (allowed: string) => {
-    complain(AttributeError.of(element, attribute, { path: [], found: text, allowed }));
+    complain({ element, name: attribute, fault: { path: [], found: text, allowed } });
     return [];
   };
   const rules = parse(text);
@@ -44,13 +28,10 @@ export function rulesOf(element: HTMLElement, complain: Complain): AttributeRule
         `a list of rules of a ${isScene ? "scene" : "layer"}, which may change ${known.join(", ")}`,
       );
     if (isScene && "hold" in settings && element.dataset.lumbitHold === undefined) {
-      complain(
-        new AttributeError(
-          element,
-          attribute,
-          'the scene has no "hold" to change: give it a data-lumbit-hold, "0px" for none',
-        ),
-      );
+      complain({
+        ...{ element, name: attribute },
+        said: 'the scene has no "hold" to change: give it a data-lumbit-hold, "0px" for none',
+      });
       return [];
     }
     const changes = new Map(Object.entries(settings).map(([name, value]) => [name, textOf(value)]));
@@ -59,28 +40,6 @@ export function rulesOf(element: HTMLElement, complain: Complain): AttributeRule
     else if (changes.has("speed") && !changes.has("depth")) changes.set("depth", undefined);
     return [{ media, changes }];
   });
-}
-
-/** Those rules whose media queries hold in a window. */
-export const holding = (rules: readonly AttributeRule[], view: Window): AttributeRule[] =>
-  rules.filter(({ media }) => view.matchMedia(media).matches);
-
-/** The settings of an element where some of its rules hold. */
-export function attributesOf(
-  element: HTMLElement,
-  rules: readonly AttributeRule[],
-  complain: Complain,
-): Attributes {
-  const changed = (name: string) => rules.findLast(({ changes }) => changes.has(name));
-  return {
-    element,
-    complain,
-    get: (name) => {
-      const rule = changed(name);
-      return rule ? rule.changes.get(name) : element.getAttribute(`data-lumbit-${name}`)?.trim();
-    },
-    nameOf: (name) => (changed(name) ? `${attribute}: ${name}` : `data-lumbit-${name}`),
-  };
 }
 
 function parse(text: string): Record<string, unknown>[] | undefined {

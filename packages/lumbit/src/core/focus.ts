@@ -3,13 +3,6 @@ import type { PageLook } from "./page.ts";
 import { resolveLength, type Viewport } from "./units.ts";
 
 /**
- * How much of a layer's opacity is left: haze takes a share that grows with 1 - speed, up to `haze` infinitely far.
- * The horizon itself is what the haze shows, and stays.
- */
-export const hazedOpacity = (depth: number, haze = 0): number =>
-  Number.isFinite(depth) ? 1 - haze * Math.max(0, 1 - speedAt(depth)) : 1;
-
-/**
  * The blur radius in px at a depth. A thin lens spreads a point over a disc that grows with |1 / f - 1 / d|, the
  * distances of what is sharp and of the point: in camera distances, the difference of their speeds.
  */

@@ -1,6 +1,6 @@
-import { boxedPieces, type Pieces, textParts } from "../../core/pieces.ts";
-import { mark } from "../marks.ts";
-import { textNodes } from "../pieces.ts";
+import { boxedPieces, type Pieces, textParts } from "../../../core/pieces.ts";
+import { mark } from "../../marks.ts";
+import { textNodes } from "../../pieces.ts";
 
 /** A text that is split into plain inline boxes, so that each piece moves by itself. */
 export interface AdoptedText {

@@ -1,10 +1,10 @@
-import { speedOf } from "../../core/depth.ts";
-import type { Depth } from "../../core/index.ts";
-import { type Declarations, motionCss } from "../../markup/index.ts";
-import { lengthsCss } from "../edges.ts";
-import type { ElementStyles } from "../element-styles.ts";
-import { mark } from "../marks.ts";
-import { layoutTop } from "../position.ts";
+import { speedOf } from "../../../core/depth.ts";
+import type { Depth } from "../../../core/index.ts";
+import { type Declarations, motionCss } from "../../../markup/index.ts";
+import { lengthsCss } from "../../edges.ts";
+import type { ElementStyles } from "../../element-styles.ts";
+import { mark } from "../../marks.ts";
+import { layoutTop } from "../../offsets.ts";
 
 /** A background of existing markup that has a depth: a pane behind all that is in the element shows it. */
 export interface AdoptedBackground {

@@ -1,4 +1,4 @@
-import { goesRight, type Reel } from "../../core/index.ts";
+import { goesRight, type Reel } from "../../../core/index.ts";
 import {
   nativeAnimations,
   reelCss,
@@ -6,14 +6,13 @@ import {
   rowWay,
   scriptedAnimations,
   slideCss,
-} from "../../markup/index.ts";
-import { partAttributes } from "../../settings/index.ts";
-import type { ElementStyles } from "../element-styles.ts";
-import { mark } from "../marks.ts";
-import { AttributeError } from "./attribute-error.ts";
-import { attributesOf } from "./attribute-rules.ts";
-import { readValue } from "./attribute-value.ts";
-import type { Complain } from "./complaints.ts";
+} from "../../../markup/index.ts";
+import { partAttributes } from "../../../settings/index.ts";
+import type { ElementStyles } from "../../element-styles.ts";
+import { mark } from "../../marks.ts";
+import { attributesOf } from "../attributes.ts";
+import type { Complain } from "../complaints.ts";
+import { readJson } from "./json-value.ts";
 
 /** A reel in existing markup: its only element is the row whose elements are the slides. */
 export interface AdoptedReel {
@@ -26,8 +25,8 @@ export interface AdoptedReel {
 /** The reels of a scene; those that are not made as one are told and left out. */
 export function reelsIn(scene: HTMLElement, complain: Complain): AdoptedReel[] {
   return [...scene.querySelectorAll<HTMLElement>("[data-lumbit-reel]")].flatMap((element) => {
-    const wrong = (message: string) => {
-      complain(new AttributeError(element, "data-lumbit-reel", message));
+    const wrong = (said: string) => {
+      complain({ element, name: "data-lumbit-reel", said });
       return [];
     };
     const settings = reelSettings(element, complain);
@@ -45,8 +44,8 @@ export function reelsIn(scene: HTMLElement, complain: Complain): AdoptedReel[] {
 
 /** What an element says of itself as a reel; nothing where that is not to be read. */
 export function reelSettings(element: HTMLElement, complain: Complain): Reel | undefined {
-  const own = attributesOf(element, [], complain);
-  return own.get("reel") === "" ? {} : readValue(own, "reel", partAttributes.reel.grammar);
+  const own = attributesOf(element, partAttributes, complain);
+  return own.get("reel") === "" ? {} : readJson(own, "reel");
 }
 
 /** Makes a row of existing markup travel while its scene holds, and gives what takes that back. */
