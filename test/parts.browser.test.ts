@@ -1,0 +1,171 @@
+import { readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import type { Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { type Chromium, openChromium, scrollPage } from "./chromium.ts";
+import { root } from "./command.ts";
+
+/** What pages load of the library, and when: `lumbit/markup` and `lumbit/scene` as bundlers find them. */
+
+let browser: Chromium;
+let server: Server;
+let origin: string;
+let body = "";
+/** Holds back what is not asked for by the first of the scripts. */
+let held: Promise<void> = Promise.resolve();
+beforeAll(async () => {
+  server = createServer(async ({ url = "/" }, response) => {
+    const script = url.startsWith("/dist/");
+    response.setHeader("content-type", script ? "text/javascript" : "text/html; charset=utf-8");
+    if (script && partOf(url)) await held;
+    response.end(script ? readFileSync(join(root, "packages/lumbit", url)) : body);
+  });
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  browser = await openChromium();
+});
+afterAll(async () => {
+  await browser?.close();
+  server?.close();
+});
+
+/** The part that a file is, by the name that the build gives it. */
+const partOf = (url: string) => /\/(more|scripted|sway|cues|events|videos|reel)-[\w-]+\.js$/.exec(url)?.[1];
+
+/** Mounts a page, and gives it with the parts that it asks for. */
+async function opened(scene: string, mount = "mount(document.body)") {
+  body = `<!doctype html><style>p { margin: 0 }</style><body style="margin:0"><div style="height:1300px"></div>${scene}<div style="height:1300px"></div>`;
+  const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
+  const parts = new Set<string>();
+  page.on("request", (request) => {
+    const part = partOf(request.url());
+    if (part) parts.add(part);
+  });
+  await page.goto(origin);
+  await page.evaluate(
+    `window.said = []; console.warn = (text) => said.push(text); addEventListener("error", ({ error }) => said.push(error.message));
+     import("/dist/markup.js").then(({ mount }) => { window.live = ${mount}; })`,
+  );
+  return { page, asked: () => [...parts].sort() };
+}
+
+/** Has parts wait until they are released. */
+function hold(): () => void {
+  let release = () => {};
+  held = new Promise((resolve) => {
+    release = resolve;
+  });
+  return release;
+}
+
+const section = (scene: string, layer: string) =>
+  `<section data-lumbit-scene ${scene} style="height:620px"><p style="width:90px" ${layer}>Low water</p></section>`;
+
+const shiftOf = (page: Page) =>
+  page.evaluate(() => {
+    const [scene, layer] = ["section", "p"].map((name) => document.querySelector(name) as HTMLElement);
+    return (layer?.getBoundingClientRect().top ?? 0) - (scene?.getBoundingClientRect().top ?? 0);
+  });
+
+const ramps = `data-lumbit-ramps='[{"property": "opacity", "stops": [{"at": "entry 0%", "value": 0}, {"at": "entry 90%", "value": 1}]}]'`;
+
+describe("a page of attributes", () => {
+  test.each([
+    ["depths", "", 'data-lumbit-depth="1"'],
+    ["a hold", 'data-lumbit-hold="500px" data-lumbit-settle="top"', ""],
+    [
+      "a look",
+      'data-lumbit-haze="0.4"',
+      'data-lumbit-depth="2" data-lumbit-blur="2px" data-lumbit-opacity="0.5"',
+    ],
+    [
+      "directions",
+      'data-lumbit-pan="0.1" data-lumbit-relief="0.5"',
+      'data-lumbit-speed="1.3" data-lumbit-direction="60"',
+    ],
+  ])("of %s loads nothing more", async (_, scene, layer) => {
+    const { page, asked } = await opened(section(scene, layer));
+    await page.waitForTimeout(300);
+    expect(await page.evaluate("said")).toEqual([]);
+    expect(await page.evaluate('document.querySelectorAll("[data-lumbit-is]").length')).toBeGreaterThan(0);
+    expect(asked()).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ["ramps", "", ramps, ["more"]],
+    ["rules", "", `data-lumbit-rules='[{"media": "(max-width: 600px)", "depth": 2}]'`, ["more"]],
+    ["a cue", "", `data-lumbit-cue='{"from": {"opacity": 0}}'`, ["cues", "more"]],
+    ["sway", 'data-lumbit-sway="40px"', 'data-lumbit-depth="1"', ["sway"]],
+    ["a wrong value", "", 'data-lumbit-depth="far"', ["more"]],
+    ["an unknown name", "", 'data-lumbit-depht="1"', ["more"]],
+  ])("with %s loads what that needs", async (_, scene, layer, wanted) => {
+    const { page, asked } = await opened(section(scene, layer));
+    await expect.poll(asked, { timeout: 5000 }).toEqual(wanted);
+    await page.waitForTimeout(300);
+    expect(asked()).toEqual(wanted);
+    await page.close();
+  });
+
+  test("that gets something later which needs more loads it then", async () => {
+    const { page, asked } = await opened(section("", 'data-lumbit-depth="1"'));
+    await page.waitForTimeout(200);
+    expect(asked()).toEqual([]);
+    await page.evaluate('document.querySelector("p").setAttribute("data-lumbit-travel-y", "0px 300px")');
+    await expect.poll(asked, { timeout: 5000 }).toEqual(["more"]);
+    await scrollPage(page, 1210);
+    await expect.poll(() => shiftOf(page), { timeout: 5000 }).toBeGreaterThan(100);
+    await page.close();
+  });
+
+  test("that is moved by script does what was said before that was there", async () => {
+    const release = hold();
+    const { page, asked } = await opened(
+      section("", 'data-lumbit-depth="1"'),
+      'mount(document.body, { driver: "scripted" })',
+    );
+    await page.waitForFunction("window.live");
+    await page.evaluate(
+      'live.pause(); live.on("progress", ({ progress }) => { window.progress = progress })',
+    );
+    release();
+    await expect.poll(asked, { timeout: 5000 }).toEqual(["events", "scripted"]);
+    await page.waitForTimeout(200);
+    const still = await shiftOf(page);
+    await scrollPage(page, 700);
+    expect(await shiftOf(page)).toBe(still);
+    await page.evaluate("live.resume()");
+    await scrollPage(page, 701);
+    expect(Math.abs((await shiftOf(page)) - still)).toBeGreaterThan(50);
+    expect(await page.evaluate("window.progress")).toBeCloseTo(201 / 1420, 2);
+    await page.close();
+  });
+
+  test("that is disposed of meanwhile stays as it was", async () => {
+    const release = hold();
+    const { page } = await opened(section('data-lumbit-sway="40px"', ramps));
+    await page.waitForFunction("window.live");
+    await page.evaluate("live.dispose()");
+    const before = await page.evaluate("document.body.outerHTML");
+    release();
+    await page.waitForTimeout(300);
+    expect(await page.evaluate("document.body.outerHTML")).toBe(before);
+    expect(before).not.toMatch(/data-lumbit-(is|key|driver)/);
+    expect(await page.evaluate("document.adoptedStyleSheets.length")).toBe(0);
+    await page.close();
+  });
+
+  test("that is strict is left as it was, and what is wrong is reported", async () => {
+    const { page } = await opened(
+      section("", 'data-lumbit-depth="far"'),
+      "mount(document.body, { strict: true })",
+    );
+    await expect
+      .poll(() => page.evaluate("said.join()"), { timeout: 5000 })
+      .toMatch(/^<p>: data-lumbit-depth: found "far"; allowed: the distance behind the page surface/);
+    expect(await page.evaluate('document.querySelectorAll("[data-lumbit-is]").length')).toBe(0);
+    await page.close();
+  });
+});
