@@ -1,4 +1,5 @@
 import { defineConfig, type UserConfig } from "tsdown";
+import { firstModules } from "./scripts/first-modules.mjs";
 import { printed } from "./scripts/printed.mjs";
 import { withoutMeanings } from "./scripts/without-meanings.mjs";
 
@@ -20,15 +21,20 @@ const readerBeside = {
 /** One file has all from the beginning: it loads nothing, and does without the style of who does. */
 const asOneFile = {
   name: "as-one-file",
-  load(id: string) {
-    const code = /runtime[\\/]loads\.ts$/.test(id)
-      ? "export const loads = {};"
-      : /markup[\\/]plain\.css\.ts$/.test(id)
-        ? 'export const plainCss = "";'
-        : undefined;
-    return code && { code, moduleType: "js" as const };
+  transform(code: string, id: string) {
+    if (/runtime[\\/]parts\.ts$/.test(id))
+      return { code: code.replace(/= \/\* @__PURE__ \*\/ part\([\s\S]*?\);\n/g, "= {};\n"), map: null };
+    return undefined;
   },
+  load: (id: string) =>
+    /markup[\\/]plain\.css\.ts$/.test(id)
+      ? { code: 'export const plainCss = "";', moduleType: "js" as const }
+      : undefined,
 };
+
+const plugins = [printed(), withoutMeanings()];
+/** What pages of attributes begin with, in one file: many small ones come out larger, compressed. */
+const first = await firstModules(pages.markup, plugins);
 
 export default defineConfig([
   {
@@ -50,7 +56,8 @@ export default defineConfig([
     // Svelte compiles its components where they are used.
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
-    plugins: [printed(), withoutMeanings(), readerBeside],
+    plugins: [...plugins, readerBeside],
+    outputOptions: { codeSplitting: { groups: [{ name: "first", test: (id: string) => first.has(id) }] } },
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.
@@ -89,7 +96,7 @@ export default defineConfig([
       entry: { [name]: path },
       outDir: "dist/browser",
       platform: "browser",
-      plugins: [asOneFile, printed(), withoutMeanings()],
+      plugins: [asOneFile, ...plugins],
       minify: true,
       sourcemap: name in wholePages,
       clean: false,

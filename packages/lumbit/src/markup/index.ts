@@ -10,8 +10,8 @@ export {
   type PictureSource,
 } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
+export { croppedDrift } from "./cropped-drift.css.ts";
 export { motionCss } from "./directed.ts";
-export { driftAnimations } from "./drift-animations.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
 export { fixedCss } from "./fixed.css.ts";
 export { headerElement } from "./header.ts";

@@ -21,9 +21,6 @@ export function measureAround(scene: HTMLElement, scroller: Scroller): Record<"b
 /** Tells scenes where they lie in what is scrolled: the page above and below, the viewport, their height. */
 export function measureEdges(scenes: readonly HTMLElement[], styles: StyleWriter): void {
   const scrollers = new Map(scenes.map((scene) => [scene, scrollerOf(scene)]));
-  const wide = [...scrollers].map(([scene, scroller]) => [scene, spread(scene, scroller)] as const);
-  for (const [scene, declarations] of wide) styles.set(scene, "width", declarations);
-  styles.write();
   const measured = [...scrollers].map(([scene, scroller]) => {
     // The height of a built scene is what its style says; that of existing markup is what it turned out to be.
     const held = scene.querySelector(":scope > [data-lumbit-is~=adopted-held]") ?? scene;
@@ -34,22 +31,4 @@ export function measureEdges(scenes: readonly HTMLElement[], styles: StyleWriter
   });
   for (const [scene, lengths] of measured) styles.set(scene, "edges", lengthsCss(lengths));
   styles.write();
-}
-
-/** What lays a scene whose width is full from edge to edge of what scrolls it, whatever container it sits in. */
-function spread(scene: HTMLElement, scroller: Scroller): Declarations {
-  const container = scene.parentElement;
-  const isFull = getComputedStyle(scene).getPropertyValue("--lumbit-width").trim() === "full";
-  if (!isFull || !container) return {};
-  const { paddingLeft, paddingRight } = getComputedStyle(container);
-  const left = container.getBoundingClientRect().left + container.clientLeft;
-  const { left: from, width } = scroller.across();
-  const before = left + Number.parseFloat(paddingLeft) - from;
-  const after = from + width - (left + container.clientWidth - Number.parseFloat(paddingRight));
-  return {
-    width: "auto",
-    "max-width": "none",
-    "margin-left": `${-before}px`,
-    "margin-right": `${-after}px`,
-  };
 }

@@ -2,8 +2,7 @@ import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import type { Announcer } from "./events.ts";
 import type { StyleChange } from "./kept-sheets.ts";
-import { measureLines } from "./lines.ts";
-import { withPart } from "./parts.ts";
+import { announcing, cueing, filming, reeling, scripting, swaying, withPart } from "./parts.ts";
 import type { ScriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import type { StyleWriter } from "./style-writer.ts";
@@ -63,9 +62,9 @@ export function enliven(
   let isOver = false;
   let isPaused = false;
   /** Has a part run as soon as it is there. */
-  const run: typeof withPart = (name, start) =>
-    withPart(name, (part) => {
-      if (!isOver) start(part);
+  const run: typeof withPart = (part, start) =>
+    withPart(part, (own) => {
+      if (!isOver) start(own);
     });
   const keep = <Own extends { dispose(): void }>(own: Own): Own => {
     running.push(own);
@@ -80,20 +79,19 @@ export function enliven(
     sway?.refresh();
     if (isSwayAsked || !scenes.some(asksForPointer)) return;
     isSwayAsked = true;
-    run("sway", (swayScenes) => {
+    run(swaying, (swayScenes) => {
       sway = keep(swayScenes(scenes));
     });
   };
   const setEdges = () => {
     restyle();
     measureEdges(scenes, styles);
-    scenes.forEach(measureLines);
     measure?.();
   };
   setEdges();
   let moving: ScriptedDriver | undefined;
   if (scripted)
-    run("scripted", (scriptedDriver) => {
+    run(scripting, (scriptedDriver) => {
       moving = keep(scriptedDriver([scripted, ...more], { smoothing, watched: false }));
       if (isPaused) moving.pause();
     });
@@ -110,15 +108,15 @@ export function enliven(
   let events: Announcer | undefined;
   const sceneOf = (element: Element) => element.closest("[data-lumbit-scene]") as HTMLElement;
   if (has("[data-lumbit-cue]"))
-    run("cues", (playCues) => {
+    run(cueing, (playCues) => {
       keep(playCues(scenes, (layer) => events?.tell("cue", { scene: sceneOf(layer), layer })));
     });
   if (has("[data-lumbit-video]"))
-    run("videos", (playVideos) => {
+    run(filming, (playVideos) => {
       keep(playVideos([...scenes, ...(backdrop ? [backdrop] : [])]));
     });
   if (has("[data-lumbit-is~=reel]"))
-    run("reels", (followReels) => {
+    run(reeling, (followReels) => {
       keep(followReels(scenes, (slide) => events?.tell("slide", { scene: sceneOf(slide), slide })));
     });
 
@@ -127,7 +125,7 @@ export function enliven(
     on(type, listener) {
       let stop: (() => void) | undefined;
       let isStopped = false;
-      run("events", (announcer) => {
+      run(announcing, (announcer) => {
         events ??= keep(announcer(scenes, first && scrollerOf(first)));
         if (!isStopped) stop = events.on(type, listener);
       });

@@ -1,8 +1,6 @@
-import { more } from "./adopt/more/index.ts";
-import { have } from "./parts.ts";
-import { whole } from "./whole.ts";
+import { haveAll } from "./whole.ts";
 
-have({ ...whole, markup: more });
+haveAll();
 
 export type { Layer } from "../core/layer.ts";
 export type { Page, PageLook } from "../core/page.ts";

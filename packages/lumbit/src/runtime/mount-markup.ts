@@ -1,8 +1,9 @@
 import { Adoption } from "./adopt/adoption.ts";
 import { followMarkup } from "./adopt/follow.ts";
+import type { More } from "./adopt/more/index.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
-import { partIfThere, withPart } from "./parts.ts";
+import { type Part, withPart } from "./parts.ts";
 import { restartable } from "./restartable.ts";
 
 /** How the markup of an element is brought to life. */
@@ -12,37 +13,31 @@ export interface MarkupOptions extends MotionOptions {
   strict?: boolean;
 }
 
-/**
- * Brings the scenes of an element's markup to life: the element or elements in it with `data-lumbit-scene` are scenes, and
- * what is in them with `data-lumbit-depth` and the like are their layers, and follow their attributes. Mounting an
- * element again replaces what was mounted there.
- *
- * @throws TypeError when there is no element
- * @throws AttributeError when it is strict and something in the markup is wrong; nothing is changed then
- */
+/** `mount` of markup, with what only some of it needs. */
 export function mountMarkup(
   element: HTMLElement,
   { smoothing = 0, strict = false, ...options }: MarkupOptions = {},
+  more: Part<More>,
 ): Mounted {
   requireElement(element);
   const driver = driverFor(options.driver, smoothing);
   const before = mountedIn(element);
   let live: ReturnType<typeof restartable> | undefined;
   let isOver = false;
-  const adopting = {
-    ...{ driver, strict, more: partIfThere("markup") },
+  const adopted = {
+    ...{ driver, strict, more: more.there },
     onText: () => live?.refresh(),
     onMore: () =>
-      withPart("markup", (more) => {
+      withPart(more, (own) => {
         if (isOver) return;
-        adoption.goOn(more);
+        adoption.goOn(own);
         live?.restart();
       }),
   };
   // What was mounted keeps its marks until it is known that this can be.
-  if (strict) new Adoption(element, { ...adopting, onMore() {} }).release();
+  if (strict) new Adoption(element, { ...adopted, onMore() {} }).release();
   before?.dispose();
-  const adoption = new Adoption(element, adopting);
+  const adoption = new Adoption(element, adopted);
   const staged = (): Staged => ({
     ...{ scenes: adoption.scenes, driverOf: adoption.driverOf, styles: adoption.styles },
     restyle: () => adoption.restyle(),

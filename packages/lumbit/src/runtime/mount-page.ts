@@ -12,11 +12,13 @@ import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
+import { measureLines } from "./lines.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { restartable } from "./restartable.ts";
 import { adoptSheet } from "./sheet.ts";
+import { spreadFull } from "./spread.ts";
 import { standing } from "./standing.ts";
 import { inlineStyles } from "./style-writer.ts";
 import { viewOf } from "./view.ts";
@@ -77,11 +79,15 @@ export function mountPage(
   // Of what moves the layout is watched anyway.
   if (still) document.fonts.addEventListener("loadingdone", arrived);
   const staged = (): Staged => ({
-    scenes: still ? [] : [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")],
+    scenes: still ? [] : scenesIn(main),
     backdrop: still ? undefined : (main.querySelector("[data-lumbit-is~=backdrop]") ?? undefined),
     driverOf: () => driver,
     styles: inlineStyles,
-    restyle: arrived,
+    restyle() {
+      arrived();
+      spreadFull(scenesIn(main), inlineStyles);
+    },
+    measure: () => scenesIn(main).forEach(measureLines),
   });
   let header: HTMLElement | undefined;
   const showHeader = ({ page }: Page, before: Page) => {
@@ -148,6 +154,8 @@ interface Shown {
   page: Page;
   assets: Assets;
 }
+
+const scenesIn = (main: HTMLElement) => [...main.querySelectorAll<HTMLElement>("[data-lumbit-scene]")];
 
 /** Brings the elements of a page up to date: whether any had to be built. */
 function rebuilt(main: HTMLElement, before: Shown, { page, assets }: Shown, driver: string): boolean {

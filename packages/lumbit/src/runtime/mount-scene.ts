@@ -3,8 +3,10 @@ import type { Picture } from "../markup/index.ts";
 import { BuiltScene } from "./build.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { noLook } from "./followed-scene.ts";
+import { measureLines } from "./lines.ts";
 import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
 import { restartable } from "./restartable.ts";
+import { spreadFull } from "./spread.ts";
 
 /** A scene to build in an element. */
 export interface SceneOptions extends MotionOptions {
@@ -66,7 +68,11 @@ function mounted(element: HTMLElement, options: SceneOptions, given: boolean): M
   const built = new BuiltScene(element, shown, given);
   const staged: Staged = {
     ...{ scenes: built.scenes, driverOf: () => driver, styles: built.styles },
-    restyle: () => built.remeasure(),
+    restyle() {
+      built.remeasure();
+      spreadFull(built.scenes, built.styles);
+    },
+    measure: () => built.scenes.forEach(measureLines),
   };
   const live = restartable(() => enliven(staged, { smoothing }));
   return kept<Pick<MountedScene, "update">>(element, live, () => built.release(), {

@@ -1,6 +1,8 @@
+import { more } from "./adopt/more/index.ts";
 import type { Mounted } from "./enliven.ts";
 import { type MarkupOptions, mountMarkup } from "./mount-markup.ts";
 import { type MountedScene, mountScene, type SceneOptions } from "./mount-scene.ts";
+import { whole } from "./parts.ts";
 
 export type MountOptions = MarkupOptions | SceneOptions;
 
@@ -15,5 +17,5 @@ export type MountOptions = MarkupOptions | SceneOptions;
 export function mount(element: HTMLElement, options: SceneOptions): MountedScene;
 export function mount(element: HTMLElement, options?: MarkupOptions): Mounted;
 export function mount(element: HTMLElement, options: MountOptions = {}): Mounted {
-  return options.scene ? mountScene(element, options) : mountMarkup(element, options);
+  return options.scene ? mountScene(element, options) : mountMarkup(element, options, whole(more));
 }

@@ -1,29 +1,38 @@
-import { loads } from "./loads.ts";
-
-type Loads = typeof loads;
-
-/** What only some pages need. */
-export type Parts = { [Name in keyof Loads]: Awaited<ReturnType<Loads[Name]>> };
-
-const there: Partial<Parts> = {};
-
-/** Has parts from the beginning. */
-export const have = (parts: Partial<Parts>): void => void Object.assign(there, parts);
-
-export const partIfThere = <Name extends keyof Parts>(name: Name): Parts[Name] | undefined => there[name];
+/** What only some pages need, in files of its own: loaded by the first page that does. */
+export interface Part<Own> {
+  there?: Own;
+  load(): Promise<Own>;
+}
 
 /** Calls back with a part: at once where it is there, and else as soon as it is loaded. */
-export function withPart<Name extends keyof Parts>(name: Name, use: (part: Parts[Name]) => void): void {
-  const part = there[name];
-  if (part) {
-    use(part);
+export function withPart<Own>(part: Part<Own>, use: (own: Own) => void): void {
+  if (part.there) {
+    use(part.there);
     return;
   }
-  const load = loads[name] as () => Promise<Parts[Name]>;
-  load()
-    .then((part) => {
-      there[name] = part;
-      use(part);
+  part
+    .load()
+    .then((own) => {
+      part.there = own;
+      use(own);
     })
     .catch(reportError);
 }
+
+/** A part that is there from the beginning. */
+export const whole = <Own>(own: Own): Part<Own> => ({ there: own, load: async () => own });
+
+/** A part by what loads it. */
+export const part = <Own>(load: () => Promise<Own>): Part<Own> => ({ load });
+
+/** What moves layers in browsers that do not by themselves. */
+export const scripting = /* @__PURE__ */ part(() =>
+  import("./scripted.ts").then(({ scriptedDriver }) => scriptedDriver),
+);
+export const swaying = /* @__PURE__ */ part(() => import("./sway.ts").then(({ swayScenes }) => swayScenes));
+export const cueing = /* @__PURE__ */ part(() => import("./cues.ts").then(({ playCues }) => playCues));
+export const announcing = /* @__PURE__ */ part(() =>
+  import("./events.ts").then(({ announcer }) => announcer),
+);
+export const filming = /* @__PURE__ */ part(() => import("./videos.ts").then(({ playVideos }) => playVideos));
+export const reeling = /* @__PURE__ */ part(() => import("./reel.ts").then(({ followReels }) => followReels));

@@ -8,8 +8,6 @@ export interface Scroller {
   /** The height of the part that shows content. */
   viewport(): number;
   scrollHeight(): number;
-  /** The part that shows content, sideways: its left edge in the window, and its width. */
-  across(): { left: number; width: number };
   /** The distance of an element's top edge from the top of what is scrolled. */
   topOf(element: Element): number;
 }
@@ -47,7 +45,6 @@ export function scrollerOf(element: Element): Scroller {
       position: () => view.scrollY,
       viewport: () => view.innerHeight,
       scrollHeight: () => root.scrollHeight,
-      across: () => ({ left: 0, width: root.clientWidth }),
       topOf: (inner) => inner.getBoundingClientRect().top + view.scrollY,
     };
   }
@@ -58,10 +55,6 @@ export function scrollerOf(element: Element): Scroller {
     position: () => scroller.scrollTop,
     viewport: () => scroller.clientHeight,
     scrollHeight: () => scroller.scrollHeight,
-    across: () => ({
-      left: scroller.getBoundingClientRect().left + scroller.clientLeft,
-      width: scroller.clientWidth,
-    }),
     topOf: (inner) =>
       inner.getBoundingClientRect().top -
       scroller.getBoundingClientRect().top -

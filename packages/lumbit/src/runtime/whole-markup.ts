@@ -1,7 +1,13 @@
 import { more } from "./adopt/more/index.ts";
-import { have } from "./parts.ts";
-import { whole } from "./whole.ts";
+import type { Mounted } from "./enliven.ts";
+import { type MarkupOptions, mountMarkup } from "./mount-markup.ts";
+import { whole } from "./parts.ts";
+import { haveAll } from "./whole.ts";
 
-have({ ...whole, markup: more });
+export { AttributeError } from "./adopt/attribute-error.ts";
 
-export * from "./markup.ts";
+haveAll();
+
+/** `mount` of `markup.ts`, with everything there from the beginning. */
+export const mount = (element: HTMLElement, options?: MarkupOptions): Mounted =>
+  mountMarkup(element, options, whole(more));

@@ -1,6 +1,5 @@
-import { have } from "./parts.ts";
-import { whole } from "./whole.ts";
+import { haveAll } from "./whole.ts";
 
-have(whole);
+haveAll();
 
 export * from "./scene.ts";

@@ -23,7 +23,7 @@ export { isSafeLink } from "./link.ts";
 export { backdrop, delivery, fontFace, header, page, pageGrammar, pageLook } from "./page.ts";
 export { panel } from "./panel.ts";
 export { copies, parts, sharedSetting, writtenGrammar } from "./part.ts";
-export { plainLayer, plainScene, settingAttributes } from "./plain-attributes.ts";
+export { furtherAttributes, plainLayer, plainScene } from "./plain-attributes.ts";
 export { type RampName, type RampProperty, ramp, rampProperties } from "./ramp.ts";
 export { block, scene, sceneGrammar, sceneSettings } from "./scene.ts";
 export type { Camera } from "./shared.ts";

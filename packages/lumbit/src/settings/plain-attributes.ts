@@ -25,7 +25,7 @@ function bare({ allowed: _, ...grammar }: Grammar): unknown {
 
 /** Of a scene; its settle moment where that has a name. */
 export const plainScene = {
-  ...unsaid(sceneAttributes, ["hold", "relief", "pan", "sway", "haze", "width"]),
+  ...unsaid(sceneAttributes, ["hold", "relief", "pan", "sway", "haze"]),
   ...unsaid({ settle: { ...sceneAttributes.settle, grammar: namedSettle } }, ["settle"]),
 };
 
@@ -35,10 +35,10 @@ export const plainLayer = unsaid(layerAttributes, [
   ...(["opacity", "rotate", "blur", "blend"] as const),
 ]);
 
-/** Every attribute that says something of a scene, a layer or another part. */
-export const settingAttributes = [
+/** Names of all other attributes that say something of a scene, a layer or another part. */
+export const furtherAttributes = [
   ...new Set([
     ...["scene", "rules"],
     ...[sceneAttributes, layerAttributes, partAttributes].flatMap((rows) => Object.keys(rows)),
   ]),
-].map((name) => `data-lumbit-${name}`);
+].filter((name) => !(name in plainScene || name in plainLayer));

@@ -111,11 +111,12 @@ export class Adoption {
       this.#more?.parts.stylePieces(element, style.pieces?.style);
     }
     this.styles.write();
+    this.#more?.parts.spread(this.scenes);
   }
 
   /** Once it is known where scenes lie: measures what in them depends on that. */
   measure(): void {
-    this.#more?.parts.measure();
+    this.#more?.parts.measure(this.scenes);
     const panes = [...this.#panes.values()];
     const shown = panes.filter(({ picture }) => isMarked(picture, "paned"));
     for (const pane of panes) {
@@ -196,7 +197,7 @@ export class Adoption {
       takings.push({
         element: scene,
         role: `scene ${isHeld}`,
-        take: () => this.#takeScene(scene, isHeld, alone.includes(scene)),
+        take: () => this.#takeScene(scene, isHeld),
       });
       const pushed = more?.isPushed(scene) ?? false;
       for (const layer of layers) {
@@ -300,10 +301,11 @@ export class Adoption {
     return isSingle;
   }
 
-  #takeScene(scene: HTMLElement, isHeld: boolean, isAlone: boolean): () => void {
+  #takeScene(scene: HTMLElement, isHeld: boolean): () => void {
     const undo = [mark(scene, "adopted")];
-    if (isAlone) {
-      scene.setAttribute("data-lumbit-scene", "");
+    // What becomes one by its background alone.
+    if (scene.dataset.lumbitScene === undefined) {
+      scene.dataset.lumbitScene = "";
       undo.push(() => scene.removeAttribute("data-lumbit-scene"));
     }
     const held = isHeld ? (scene.firstElementChild as HTMLElement) : undefined;

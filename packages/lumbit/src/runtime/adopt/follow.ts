@@ -1,7 +1,11 @@
-import { settingAttributes } from "../../settings/index.ts";
+import { furtherAttributes, plainLayer, plainScene } from "../../settings/index.ts";
 
 const isElement = (node: Node): node is Element => node.nodeType === 1;
-const settings = settingAttributes.map((name) => `[${name}]`).join();
+/** Every attribute that says something of a scene, a layer or another part. */
+const names = [...Object.keys({ ...plainScene, ...plainLayer }), ...furtherAttributes].map(
+  (name) => `data-lumbit-${name}`,
+);
+const settings = names.map((name) => `[${name}]`).join();
 
 /** Calls back when attributes in an element change that say something, or elements with such come or go. */
 export function followMarkup(element: HTMLElement, changed: () => void): () => void {
@@ -14,6 +18,6 @@ export function followMarkup(element: HTMLElement, changed: () => void): () => v
     );
     if (!isOurs) changed();
   });
-  observer.observe(element, { subtree: true, childList: true, attributeFilter: settingAttributes });
+  observer.observe(element, { subtree: true, childList: true, attributeFilter: names });
   return () => observer.disconnect();
 }

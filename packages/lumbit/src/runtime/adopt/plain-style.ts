@@ -2,8 +2,8 @@ import { depthOf, speedOf } from "../../core/depth.ts";
 import { hazedOpacity } from "../../core/haze.ts";
 import type { Layer, Length, Motion, PageLook, Pieces } from "../../core/index.ts";
 import {
+  croppedDrift,
   type Declarations,
-  driftAnimations,
   motionCss,
   round,
   seenCss,
@@ -63,7 +63,7 @@ export function plainStyle(
       ...asked(seenCss({ opacity: seen, blur: round(Number.parseFloat(blur)), rotate })),
       "mix-blend-mode": blend,
       "object-position": subject?.map((share) => `${round(share * 100)}%`).join(" "),
-      ...(native && cropped && driftAnimations(["lumbit-drift", "lumbit-crop"])),
+      ...(native && cropped && croppedDrift),
     },
     keyframes: [],
     paned: isPane(attributes),
@@ -106,7 +106,6 @@ export function plainSettings(attributes: Attributes<typeof plainLayer>): PlainS
 /** The style that a scene's attributes ask for; its settle moment where that has a name. */
 export function sceneStyle(attributes: Attributes<typeof plainScene>): Declarations {
   return {
-    "--lumbit-width": read(attributes, "width"),
     "--lumbit-settle": settleWords[read(attributes, "settle") ?? "auto"],
     "--lumbit-l": lengthText(read(attributes, "hold")),
     "--lumbit-relief": read(attributes, "relief"),

@@ -1,8 +1,10 @@
 import { adoptCss, type Declarations, motionConditions } from "../../../markup/index.ts";
 import { layerAttributes, partAttributes, sceneAttributes } from "../../../settings/index.ts";
 import type { ElementStyles } from "../../element-styles.ts";
+import { measureLines } from "../../lines.ts";
 import { adoptModel } from "../../model-sheet.ts";
 import { adoptSheet } from "../../sheet.ts";
+import { spreadFull } from "../../spread.ts";
 import { inlineStyles } from "../../style-writer.ts";
 import type { Taking } from "../adoption.ts";
 import { attributesOf, read } from "../attributes.ts";
@@ -120,7 +122,13 @@ export class AdoptedParts {
     before();
   }
 
-  measure(): void {
+  /** Once the style of scenes is up to date: those go from edge to edge that do. */
+  spread(scenes: readonly HTMLElement[]): void {
+    spreadFull(scenes, this.#styles);
+  }
+
+  measure(scenes: readonly HTMLElement[]): void {
+    scenes.forEach(measureLines);
     measureBackgrounds([...this.#backgrounds.values()], this.#styles);
   }
 

@@ -134,4 +134,5 @@ export const wholeSceneStyle = (attributes: Attributes<typeof sceneAttributes>) 
   ...sceneStyle(attributes as Attributes<Rows> as Parameters<typeof sceneStyle>[0]),
   "--lumbit-settle": settleCss(read(attributes, "settle") ?? "auto"),
   "--lumbit-push": read(attributes, "push"),
+  "--lumbit-width": read(attributes, "width"),
 });
