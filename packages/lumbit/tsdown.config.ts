@@ -33,8 +33,13 @@ const asOneFile = {
 };
 
 const plugins = [printed(), withoutMeanings()];
-/** What pages of attributes begin with, in one file: many small ones come out larger, compressed. */
-const first = await firstModules(pages.markup, plugins);
+/** What pages of attributes begin with, and pages of scenes, in a file each: many small ones come out larger, compressed. */
+const groups = await Promise.all(
+  Object.entries(pages).map(async ([name, path]) => {
+    const first = await firstModules(path, plugins);
+    return { name: `first-of-${name}`, test: (id: string) => first.has(id) };
+  }),
+);
 
 export default defineConfig([
   {
@@ -57,7 +62,8 @@ export default defineConfig([
     copy: [{ from: "src/components/svelte", to: "dist" }],
     sourcemap: true,
     plugins: [...plugins, readerBeside],
-    outputOptions: { codeSplitting: { groups: [{ name: "first", test: (id: string) => first.has(id) }] } },
+    // What a first file needs is in it or in the one before, by what they are.
+    outputOptions: { codeSplitting: { includeDependenciesRecursively: false, groups } },
     dts,
   },
   // Tools, with all that they use: whoever only mounts scenes installs none of it.

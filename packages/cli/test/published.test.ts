@@ -1,10 +1,11 @@
 import { execFileSync } from "node:child_process";
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { checkPackage, createPackageFromTarballData } from "@arethetypeswrong/core";
 import { publint } from "publint";
 import { formatMessage } from "publint/utils";
 import { expect, test } from "vitest";
+import { loadedBy } from "../../../scripts/loaded.mjs";
 import { root, temporaryFolder } from "../../../test/command.ts";
 
 test.each(["lumbit", "composer", "cli", "vite"])(
@@ -51,4 +52,33 @@ test("whoever only mounts scenes installs nothing else, and bundlers keep the sc
     expect(/(?:^|;)import\b/.test(script), name).toBe(false);
     expect(script.includes("sourceMappingURL"), name).toBe(true);
   }
+});
+
+test("pages begin with no more of the library than they need", async () => {
+  const attributes = await loadedBy('import { mount } from "lumbit/markup"; mount(document.body);');
+  expect(attributes.first).toBeLessThanOrEqual(11_000);
+  const later = attributes.later.map(([name]) => name);
+  expect(later).toEqual(
+    expect.arrayContaining(["more", "scripted", "sway", "cues", "reel", "videos", "events"]),
+  );
+  const scenes = await loadedBy(
+    'import { mount } from "lumbit/scene"; mount(document.body, globalThis.scene);',
+  );
+  expect(scenes.first).toBeLessThanOrEqual(27_500);
+  expect(scenes.later.map(([name]) => name)).not.toContain("more");
+});
+
+test("no two files of the library wait for each other", () => {
+  const folder = join(root, "packages/lumbit/dist");
+  const imports = (file: string) =>
+    [
+      ...readFileSync(join(folder, file), "utf8").matchAll(/^(?:import|export)[^;]*? from "\.\/([^"]+)"/gm),
+    ].map(([, other]) => String(other));
+  const files = readdirSync(folder).filter((file) => file.endsWith(".js"));
+  const reached = new Map(files.map((file) => [file, new Set(imports(file))]));
+  for (const through of files)
+    for (const others of reached.values())
+      if (others.has(through)) for (const other of reached.get(through) ?? []) others.add(other);
+  expect(files.filter((file) => reached.get(file)?.has(file))).toEqual([]);
+  expect(files.length).toBeGreaterThan(20);
 });

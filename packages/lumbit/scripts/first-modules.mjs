@@ -16,7 +16,9 @@ export async function firstModules(input, plugins) {
     for (const imported of chunk.imports) visit(chunks.get(imported));
   };
   visit(entry);
-  const ids = new Set([...first].flatMap(({ moduleIds }) => moduleIds));
-  ids.delete(entry.facadeModuleId);
-  return ids;
+  return new Set(
+    [...first].flatMap(({ modules }) =>
+      Object.keys(modules).filter((id) => modules[id].renderedLength > 0 && id !== entry.facadeModuleId),
+    ),
+  );
 }

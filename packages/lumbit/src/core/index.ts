@@ -51,7 +51,6 @@ export {
   type Natural,
   type PageLayout,
   type SceneLayout,
-  stageOf,
 } from "./layout.ts";
 export { hrefsOf, linkedLayers, targetIn } from "./links.ts";
 export { matchesMedia, pointerOf } from "./media.ts";
@@ -105,14 +104,11 @@ export {
   heldOffset,
   piecesOf,
   type Ramp,
-  type ResolvedRamp,
-  rampAt,
-  rampDefaults,
   rampsOf,
-  resolveRamps,
   type Stop,
   type Travel,
 } from "./ramp.ts";
+export { type ResolvedRamp, rampAt, rampDefaults, resolveRamps } from "./ramp-pose.ts";
 export {
   besideSlide,
   goesRight,
@@ -123,7 +119,8 @@ export {
   slidOffsets,
 } from "./reel.ts";
 export type { Row } from "./row.ts";
-export { applyRules, applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
+export { applyRulesWhere, changedBy, type Rule, statesOf } from "./rules.ts";
+export { applyRules } from "./rules-at.ts";
 export * from "./scene.ts";
 export {
   automaticSettle,
@@ -134,6 +131,7 @@ export {
   settleAt,
   settleOf,
 } from "./settle.ts";
+export { stageOf } from "./stage.ts";
 export { isSwiped, swipeWidth } from "./swipe.ts";
 export { targetOf } from "./target.ts";
 export {

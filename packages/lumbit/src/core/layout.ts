@@ -4,7 +4,7 @@ import type { Box, Size } from "./box.ts";
 import { columnWidth } from "./column.ts";
 import { contentAcross } from "./content.ts";
 import { depthOf, speedOf } from "./depth.ts";
-import { type Drift, driftFactor, driftOf, type Stage } from "./drift.ts";
+import { type Drift, driftFactor, driftOf } from "./drift.ts";
 import { blurAt } from "./focus.ts";
 import { hazedOpacity } from "./haze.ts";
 import { isGroup, isReel, isSlide, isSwipedWhole, overscans } from "./kinds.ts";
@@ -15,12 +15,14 @@ import { type Overscan, overscanOf } from "./overscan.ts";
 import type { Page, PageLook } from "./page.ts";
 import { type Passage, passageOf } from "./passage.ts";
 import { type Placed, placeLayer, type Sizes } from "./place-layer.ts";
-import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp.ts";
+import { type ResolvedRamp, resolveHold, resolveRamps } from "./ramp-pose.ts";
 import { reached, withReach } from "./reach.ts";
-import { goesRight, layoutReel, type SlideLayout, slidOffsets } from "./reel.ts";
-import { applyRules } from "./rules.ts";
+import { goesRight, slidOffsets } from "./reel.ts";
+import { layoutReel, type SlideLayout } from "./reel-layout.ts";
+import { applyRules } from "./rules-at.ts";
 import { type Scene, sceneHeight } from "./scene.ts";
 import { ownSettleOf, settleAt } from "./settle.ts";
+import { stageOf } from "./stage.ts";
 import { isSwiped, swipeWidth } from "./swipe.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";
 
@@ -136,13 +138,6 @@ interface SceneContext {
   natural: Natural;
   look: PageLook;
 }
-
-/** The relief and camera of a scene: its own relief times the page's, its own camera or the page's. */
-export const stageOf = (scene: Scene, look: PageLook = {}, viewport?: Viewport): Stage => ({
-  ...(viewport && { aspect: viewport.width / viewport.height }),
-  relief: (look.relief ?? 1) * (scene.relief ?? 1),
-  camera: { pan: 0, push: 0, sway: 0, ...look.camera, ...scene.camera },
-});
 
 function layoutScene(scene: Scene, context: SceneContext): SceneLayout {
   const { top, width, passage, scrollHeight, viewport, natural, look } = context;

@@ -4,7 +4,7 @@ import { type Box, intersection, intersects } from "./box.ts";
 import { displacement, pushed } from "./drift.ts";
 import type { LayerLayout, PageLayout, SceneLayout } from "./layout.ts";
 import { passed } from "./passage.ts";
-import { rampedAt } from "./ramp.ts";
+import { rampedAt } from "./ramp-pose.ts";
 
 /** Everything about one layer at one scroll position. The box is in viewport px, after movement, before rotation. */
 export interface LayerPose extends Box {

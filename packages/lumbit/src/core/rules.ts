@@ -1,15 +1,9 @@
 import type { AnyLayer } from "./layer.ts";
-import { matchesMedia } from "./media.ts";
 import type { Page } from "./page.ts";
 import type { Scene } from "./scene.ts";
-import type { Viewport } from "./units.ts";
 
 /** A change of settings where a standard media query holds; later rules win. */
 export type Rule<Settings> = { media: string } & Settings;
-
-/** A page with the rules that hold at a viewport applied to it: the page as that viewport has it. */
-export const applyRules = (page: Page, viewport: Viewport): Page =>
-  applyRulesWhere(page, (media) => matchesMedia(media, viewport) === true);
 
 /** A page with those of its rules applied to it whose media queries hold. */
 export function applyRulesWhere(page: Page, holds: (media: string) => boolean): Page {

@@ -14,7 +14,7 @@ export { croppedDrift } from "./cropped-drift.css.ts";
 export { motionCss } from "./directed.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";
 export { fixedCss } from "./fixed.css.ts";
-export { headerElement } from "./header.ts";
+export { headerElement, headerRules } from "./header.ts";
 export { layerRules, letterKeys } from "./layer.ts";
 export { blendCss, lookCss } from "./look.ts";
 export { modelCss, wideCss } from "./model.css.ts";

@@ -19,7 +19,6 @@ import { type Assets, fileAt } from "./assets.ts";
 import { columnCss, contentCss } from "./column.ts";
 import { swipeMedia } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
-import { headerRules } from "./header.ts";
 import { layerRules } from "./layer.ts";
 import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
@@ -51,7 +50,6 @@ export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
         ...cameraCss(look.camera),
       },
     },
-    ...headerRules(look),
     ...rules.map(({ media, relief, camera }) => ({
       selector,
       media,

@@ -4,6 +4,7 @@ import {
   backdropElement,
   fileAt,
   headerElement,
+  headerRules,
   resetCss,
   sceneElement,
 } from "../markup/index.ts";
@@ -206,6 +207,7 @@ function stylesOf({ page, assets }: Shown, ems: MeasuredEms, orders: KeptOrders)
   const look = page.page ?? noLook;
   return [
     lookStyle(look, "body"),
+    { key: "header", from: [look], keyframes: () => [], rules: () => headerRules(look) },
     ...page.scenes.flatMap((scene) => sceneStyles(scene, look, { assets, ems: ems.of }, orders)),
   ];
 }

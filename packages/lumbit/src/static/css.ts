@@ -4,6 +4,7 @@ import {
   declare,
   fileAt,
   fixedCss,
+  headerRules,
   modelCss,
   motionConditions,
   nativeCss,
@@ -31,6 +32,7 @@ export function pageCss(page: Page, assets: Assets, links: readonly string[] = [
   const neighbours = neighboursOf(page.scenes);
   const rules = [
     ...pageRules(page.page ?? {}),
+    ...headerRules(page.page ?? {}),
     ...page.scenes.flatMap((scene, index) => [
       ...sceneRules(scene, page.page ?? {}, assets, neighbours[index]),
       ...targetRules(scene, hrefs, assets),

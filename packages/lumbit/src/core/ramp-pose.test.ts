@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type Easing, eased } from "./easing.ts";
 import type { Layer } from "./layer.ts";
-import { rampAt, rampedAt, resolveRamps } from "./ramp.ts";
+import { rampAt, rampedAt, resolveRamps } from "./ramp-pose.ts";
 
 const context = {
   viewport: { width: 1000, height: 800 },

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { Layer } from "./layer.ts";
 import type { Page } from "./page.ts";
-import { applyRules } from "./rules.ts";
+import { applyRules } from "./rules-at.ts";
 
 const tablet = { width: 900, height: 1200 };
 const page = (layer: Layer, more: Partial<Page> = {}): Page => ({
