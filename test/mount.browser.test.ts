@@ -249,6 +249,30 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     await run("m.dispose()");
   });
 
+  test("keeps one value of a setting however often that changes", async () => {
+    body = container("");
+    await open();
+    await run(
+      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene};
+      window.changed = (more) => m.update({ ...scene, layers: scene.layers.map((layer, index) => index ? layer : { ...layer, ...more }) })`,
+    );
+    await run("for (let step = 0; step < 50; step++) changed({ depth: 1 + step / 10 })");
+    // What stood on the element goes into the sheet with the next rules, once.
+    const removed = await run<number>(`{
+      let removed = 0;
+      const { removeProperty } = CSSStyleDeclaration.prototype;
+      CSSStyleDeclaration.prototype.removeProperty = function (name) {
+        if (name === "--lumbit-speed") removed++;
+        return removeProperty.call(this, name);
+      };
+      changed({ depth: 2, rules: [{ media: "(max-width: 300px)", depth: 3 }] });
+      CSSStyleDeclaration.prototype.removeProperty = removeProperty;
+      removed;
+    }`);
+    expect(removed).toBe(1);
+    await run("m.dispose()");
+  });
+
   test("gives a picture that comes late its place, and stays right when the page is zoomed", async () => {
     body = container("");
     await open();

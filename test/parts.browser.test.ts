@@ -120,10 +120,13 @@ describe("a page of attributes", () => {
     await page.close();
   });
 
-  test("that is moved by script does what was said before that was there", async () => {
+  test.each([
+    ["", ["events", "scripted"]],
+    [ramps, ["events", "more", "scripted"]],
+  ])("that is moved by script does what was said before that was there: %s", async (more, parts) => {
     const release = hold();
     const { page, asked } = await opened(
-      section("", 'data-lumbit-depth="1"'),
+      section("", `data-lumbit-depth="1" ${more}`),
       'mount(document.body, { driver: "scripted" })',
     );
     await page.waitForFunction("window.live");
@@ -131,8 +134,9 @@ describe("a page of attributes", () => {
       'live.pause(); live.on("progress", ({ progress }) => { window.progress = progress })',
     );
     release();
-    await expect.poll(asked, { timeout: 5000 }).toEqual(["events", "scripted"]);
+    await expect.poll(asked, { timeout: 5000 }).toEqual(parts);
     await page.waitForTimeout(200);
+    expect(await page.evaluate("live.driver")).toBe("scripted");
     const still = await shiftOf(page);
     await scrollPage(page, 700);
     expect(await shiftOf(page)).toBe(still);

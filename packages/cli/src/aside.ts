@@ -28,7 +28,9 @@ export async function withAside<T>(target: string, work: (aside: string) => Prom
 const signals = ["SIGINT", "SIGTERM", "SIGHUP"] as const;
 
 function end(signal: NodeJS.Signals): void {
-  for (const aside of standing) rmSync(aside, { recursive: true, force: true });
+  // Files that are being written come while the folder goes.
+  for (const aside of standing)
+    rmSync(aside, { recursive: true, force: true, maxRetries: 20, retryDelay: 10 });
   for (const one of signals) process.off(one, end);
   // Others that listen end by themselves; where nobody does, the signal ends this process.
   if (process.listenerCount(signal) === 0) process.kill(process.pid, signal);

@@ -83,7 +83,11 @@ export class KeptSheets {
       });
       if (inline.length === values.length) {
         if (this.#change !== "rules") this.#change.push(...inline.map(({ element }) => element));
-        return { ...known, ...next, inline: [...known.inline, ...inline] };
+        const others = known.inline.filter(
+          (old) =>
+            !inline.some(({ element, property }) => old.element === element && old.property === property),
+        );
+        return { ...known, ...next, inline: [...others, ...inline] };
       }
     }
     this.#change = "rules";

@@ -40,7 +40,10 @@ export function mountMarkup(
   const adoption = new Adoption(element, adopted);
   const staged = (): Staged => ({
     ...{ scenes: adoption.scenes, driverOf: adoption.driverOf, styles: adoption.styles },
-    restyle: () => adoption.restyle(),
+    restyle() {
+      adoption.restyle();
+      adoption.spread();
+    },
     measure: () => adoption.measure(),
     measured: () => adoption.measured(),
   });

@@ -47,6 +47,9 @@ export function kept<More extends object>(
   const handle = {
     ...alive(live),
     ...alive(more),
+    get driver() {
+      return live.driver;
+    },
     dispose() {
       if (disposed) return;
       disposed = true;

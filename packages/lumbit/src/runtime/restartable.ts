@@ -10,9 +10,11 @@ export function restartable(start: () => Live): Mounted & { restart(): void; fol
   type Type = keyof SceneEvents;
   const listening = new Set<{ type: Type; listener: Listener<Type>; stop: () => void }>();
   let live = start();
+  let isPaused = false;
   const restart = () => {
     live.dispose();
     live = start();
+    if (isPaused) live.pause();
     for (const entry of listening) entry.stop = live.on(entry.type, entry.listener);
   };
   return {
@@ -21,8 +23,14 @@ export function restartable(start: () => Live): Mounted & { restart(): void; fol
     },
     jump: (scene) => live.jump(scene),
     refresh: () => live.refresh(),
-    pause: () => live.pause(),
-    resume: () => live.resume(),
+    pause() {
+      isPaused = true;
+      live.pause();
+    },
+    resume() {
+      isPaused = false;
+      live.resume();
+    },
     on(type, listener) {
       const entry = { type, listener: listener as Listener<Type>, stop: live.on(type, listener) };
       listening.add(entry);

@@ -111,6 +111,10 @@ export class Adoption {
       this.#more?.parts.stylePieces(element, style.pieces?.style);
     }
     this.styles.write();
+  }
+
+  /** Once the style is up to date: lays scenes from edge to edge that are to be. */
+  spread(): void {
     this.#more?.parts.spread(this.scenes);
   }
 

@@ -122,7 +122,6 @@ export class AdoptedParts {
     before();
   }
 
-  /** Once the style of scenes is up to date: those go from edge to edge that do. */
   spread(scenes: readonly HTMLElement[]): void {
     spreadFull(scenes, this.#styles);
   }
