@@ -1,3 +1,3 @@
-import { mount } from "lumbit";
+import { mount } from "lumbit/markup";
 
 mount(document.body);
