@@ -1,4 +1,4 @@
-import { type Grammar, holds, type Setting, type TypeOf } from "../../settings/index.ts";
+import { type Grammar, holds, type Setting, type TypeOf, type ValueFault } from "../../settings/index.ts";
 import type { Complain } from "./complaints.ts";
 
 /** Settings by the names of their attributes. */
@@ -46,16 +46,24 @@ export function read<Known extends Rows, Key extends keyof Known & string>(
   attributes: Attributes<Known>,
   key: Key,
 ): TypeOf<Known[Key]["grammar"]> | undefined {
-  const text = attributes.get(key);
-  const grammar = attributes.rows[key]?.grammar;
+  return readAs(attributes, key, (grammar, text) => {
+    const value = valueIn(grammar, text);
+    return value === undefined ? { fault: { path: [], found: text, allowed: grammar.allowed } } : { value };
+  });
+}
+
+/** The value of a setting in an attribute as `parse` makes it of its text. What that finds wrong is told and left out. */
+export function readAs<Known extends Rows, Key extends keyof Known & string>(
+  { element, rows, complain, get, nameOf }: Attributes<Known>,
+  key: Key,
+  parse: (grammar: Grammar, text: string) => { value: unknown } | { fault: ValueFault },
+): TypeOf<Known[Key]["grammar"]> | undefined {
+  const [text, grammar] = [get(key), rows[key]?.grammar];
   if (text === undefined || !grammar) return undefined;
-  const value = valueIn(grammar, text);
-  if (value === undefined)
-    attributes.complain({
-      ...{ element: attributes.element, name: attributes.nameOf(key) },
-      fault: { path: [], found: text, allowed: grammar.allowed },
-    });
-  return value as TypeOf<Known[Key]["grammar"]> | undefined;
+  const read = parse(grammar, text);
+  if ("value" in read) return read.value as TypeOf<Known[Key]["grammar"]>;
+  complain({ element, name: nameOf(key), fault: read.fault });
+  return undefined;
 }
 
 /** A text as a value of a grammar; nothing where it is none. */

@@ -8,7 +8,7 @@ import {
   type TypeOf,
   type ValueFault,
 } from "../../../settings/index.ts";
-import type { Attributes, Rows } from "../attributes.ts";
+import { type Attributes, type Rows, readAs } from "../attributes.ts";
 
 /** The browser says what is CSS; nothing that reaches outside of the page, as in the page file. */
 export const judge: Judge = {
@@ -21,15 +21,13 @@ export function readJson<Known extends Rows, Key extends keyof Known & string>(
   attributes: Attributes<Known>,
   key: Key,
 ): TypeOf<Known[Key]["grammar"]> | undefined {
-  const text = attributes.get(key);
-  const grammar = attributes.rows[key]?.grammar;
-  if (text === undefined || !grammar) return undefined;
-  const value = parsed(text);
-  const fault = faultIn(grammar, value, judge);
-  // What is no JSON has no path in it.
-  const told =
-    fault && (/^[[{]/.test(text) ? fault : { ...fault, path: [], found: text, allowed: grammar.allowed });
-  return isRefused(attributes, key, told) ? undefined : (value as TypeOf<Known[Key]["grammar"]>);
+  return readAs(attributes, key, (grammar, text) => {
+    const value = parsed(text);
+    const fault = faultIn(grammar, value, judge);
+    if (!fault) return { value };
+    // What is no JSON has no path in it.
+    return { fault: /^[[{]/.test(text) ? fault : { path: [], found: text, allowed: grammar.allowed } };
+  });
 }
 
 /**
