@@ -16,6 +16,8 @@ const scene = (layers) => `<!doctype html><body style="margin: 0"><div id="scene
 import { mount } from "/scene.js";
 const [first] = ${JSON.stringify(benchPage(1, layers))}.scenes;
 const live = mount(document.getElementById("scene"), { scene: first });
+// What changes scenes is loaded for the first change.
+live.update(first);
 window.step = (step) => {
   const [own, ...others] = first.layers;
   live.update({ ...first, layers: [{ ...own, depth: 0.1 + step / 100 }, ...others] });

@@ -1,63 +1,34 @@
-import { readFileSync } from "node:fs";
-import { createServer, type Server } from "node:http";
-import type { AddressInfo } from "node:net";
-import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium, scrollPage } from "./chromium.ts";
-import { root } from "./command.ts";
+import { partOf, partsServer } from "./parts-page.ts";
 
-/** What pages load of the library, and when: `lumbit/markup` and `lumbit/scene` as bundlers find them. */
+/** What pages of attributes load of the library, and when: `lumbit/markup` as bundlers find it. */
 
+const server = partsServer();
 let browser: Chromium;
-let server: Server;
-let origin: string;
-let body = "";
-/** Holds back what is not asked for by the first of the scripts. */
-let held: Promise<void> = Promise.resolve();
 beforeAll(async () => {
-  server = createServer(async ({ url = "/" }, response) => {
-    const script = url.startsWith("/dist/");
-    response.setHeader("content-type", script ? "text/javascript" : "text/html; charset=utf-8");
-    if (script && partOf(url)) await held;
-    response.end(script ? readFileSync(join(root, "packages/lumbit", url)) : body);
-  });
-  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   browser = await openChromium();
 });
-afterAll(async () => {
-  await browser?.close();
-  server?.close();
-});
-
-/** The part that a file is, by the name that the build gives it. */
-const partOf = (url: string) => /\/(more|scripted|sway|cues|events|videos|reel)-[\w-]+\.js$/.exec(url)?.[1];
+afterAll(() => browser?.close());
 
 /** Mounts a page, and gives it with the parts that it asks for. */
 async function opened(scene: string, mount = "mount(document.body)") {
-  body = `<!doctype html><style>p { margin: 0 }</style><body style="margin:0"><div style="height:1300px"></div>${scene}<div style="height:1300px"></div>`;
+  const address = server.addressOf(
+    `<!doctype html><style>p { margin: 0 }</style><body style="margin:0"><div style="height:1300px"></div>${scene}<div style="height:1300px"></div>`,
+  );
   const page = await browser.newPage({ viewport: { width: 1000, height: 800 } });
   const parts = new Set<string>();
   page.on("request", (request) => {
     const part = partOf(request.url());
     if (part) parts.add(part);
   });
-  await page.goto(origin);
+  await page.goto(address);
   await page.evaluate(
     `window.said = []; console.warn = (text) => said.push(text); addEventListener("error", ({ error }) => said.push(error.message));
      import("/dist/markup.js").then(({ mount }) => { window.live = ${mount}; })`,
   );
   return { page, asked: () => [...parts].sort() };
-}
-
-/** Has parts wait until they are released. */
-function hold(): () => void {
-  let release = () => {};
-  held = new Promise((resolve) => {
-    release = resolve;
-  });
-  return release;
 }
 
 const section = (scene: string, layer: string) =>
@@ -124,7 +95,7 @@ describe("a page of attributes", () => {
     ["", ["events", "scripted"]],
     [ramps, ["events", "more", "scripted"]],
   ])("that is moved by script does what was said before that was there: %s", async (more, parts) => {
-    const release = hold();
+    const release = server.hold();
     const { page, asked } = await opened(
       section("", `data-lumbit-depth="1" ${more}`),
       'mount(document.body, { driver: "scripted" })',
@@ -148,7 +119,7 @@ describe("a page of attributes", () => {
   });
 
   test("that is disposed of meanwhile stays as it was", async () => {
-    const release = hold();
+    const release = server.hold();
     const { page } = await opened(section('data-lumbit-sway="40px"', ramps));
     await page.waitForFunction("window.live");
     await page.evaluate("live.dispose()");

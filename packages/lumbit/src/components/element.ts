@@ -1,4 +1,5 @@
 import { type ImageLayer, isGroup, isImage, type Layer, type Page, type Scene } from "../core/index.ts";
+import { buildAtOnce } from "../runtime/build.ts";
 import { type MountedScene, mountScene } from "../runtime/mount-scene.ts";
 import { pageAt } from "./page-at.ts";
 
@@ -55,11 +56,15 @@ export class LumbitScene extends (globalThis.HTMLElement ?? Object) {
       if (loading !== this.#loading) return;
       const { backdrop: _, ...look } = page.page ?? {};
       this.#live?.dispose();
-      this.#live = mountScene(this, {
-        scene: located(scene, url),
-        page: look,
-        ...(isDriver(driver) && { driver }),
-      });
+      this.#live = mountScene(
+        this,
+        {
+          scene: located(scene, url),
+          page: look,
+          ...(isDriver(driver) && { driver }),
+        },
+        buildAtOnce,
+      );
       this.dispatchEvent(new CustomEvent("mounted", { detail: this.#live }));
     } catch (error) {
       if (loading !== this.#loading) return;

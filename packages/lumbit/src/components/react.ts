@@ -12,7 +12,8 @@ import {
 } from "react";
 import type { Layer as LayerData, Scene as SceneData } from "../core/index.ts";
 import type { Element } from "../markup/index.ts";
-import { dressScene, type MountedScene } from "../runtime/mount-scene.ts";
+import { dressScene } from "../runtime/dress-scene.ts";
+import type { MountedScene } from "../runtime/mount-scene.ts";
 import {
   type LayerSettings,
   type OnMounted,

@@ -1,6 +1,6 @@
-import type { Layer, PageLook, Scene } from "../core/index.ts";
+import { type Layer, noLook, type PageLook, type Scene } from "../core/index.ts";
 import { type Element, type Picture, sceneElement, stillCss } from "../markup/index.ts";
-import { isAlike, noLook } from "../runtime/followed-scene.ts";
+import { isAlike } from "../runtime/followed-scene.ts";
 import type { MountedScene, SceneOptions } from "../runtime/mount-scene.ts";
 
 /** What a scene component is given besides the settings of its scene. */

@@ -1,6 +1,6 @@
 import type { Layer } from "../core/index.ts";
 
-export { dressScene } from "../runtime/mount-scene.ts";
+export { dressScene } from "../runtime/dress-scene.ts";
 export {
   type LayerSettings,
   type OnMounted,

@@ -1,16 +1,10 @@
 import type { Page } from "./page.ts";
 import { statesOf } from "./rules.ts";
-import { type Scene, sceneHeight } from "./scene.ts";
-import { type Length, resolveLength } from "./units.ts";
+import { leastHeight, type Scene } from "./scene.ts";
+import { resolveLength } from "./units.ts";
 
 /** Whether a scene may be as high as its content, which only a browser or a measurement knows. */
 export const isAutomatic = (scene: Scene): boolean => scene.content !== undefined;
-
-/** What a scene is high at least: all that is known of an automatic height without a viewport. */
-export function leastHeight(scene: Scene): Length {
-  const height = sceneHeight(scene);
-  return height === "auto" ? (scene.minHeight ?? 0) : height;
-}
 
 /** The narrowest and tallest screen that counts: where least of a page is out of view. */
 const tallest = { width: 320, height: 3840 };

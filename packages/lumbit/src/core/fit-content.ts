@@ -1,6 +1,7 @@
 import { numbers } from "./arithmetic.ts";
+import { isArranged } from "./arranged.ts";
 import type { Box, Size } from "./box.ts";
-import { isArranged, isText } from "./kinds.ts";
+import { isText } from "./kinds.ts";
 import type { AnyLayer } from "./layer.ts";
 import { type Place, type PlacedAxis, startOn } from "./place.ts";
 

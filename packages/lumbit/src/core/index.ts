@@ -1,5 +1,6 @@
 export { type Arithmetic, numbers, steep } from "./arithmetic.ts";
-export { hasUnknownEdges, isAutomatic, leastHeight } from "./automatic.ts";
+export * from "./arranged.ts";
+export { hasUnknownEdges, isAutomatic } from "./automatic.ts";
 export { backdropHeight, backdropOffset } from "./backdrop.ts";
 export { type Box, contains, intersection, intersects, type Size } from "./box.ts";
 export * from "./check-setting.ts";
@@ -53,6 +54,7 @@ export {
   type SceneLayout,
 } from "./layout.ts";
 export { hrefsOf, linkedLayers, targetIn } from "./links.ts";
+export { isMarkedUp } from "./marked-up.ts";
 export { matchesMedia, pointerOf } from "./media.ts";
 export {
   type Moment,
@@ -76,7 +78,9 @@ export {
   paneRange,
   reach,
 } from "./overscan.ts";
+export { type OwnSettle, ownSettleMoment, ownSettleOf } from "./own-settle.ts";
 export * from "./page.ts";
+export * from "./paned.ts";
 export {
   leastReached,
   mostReached,
@@ -112,6 +116,8 @@ export { type ResolvedRamp, rampAt, rampDefaults, resolveRamps } from "./ramp-po
 export {
   besideSlide,
   goesRight,
+  hasReel,
+  isSwipedWhole,
   type Reel,
   rowLength,
   rowTravel,
@@ -124,9 +130,6 @@ export { applyRules } from "./rules-at.ts";
 export * from "./scene.ts";
 export {
   automaticSettle,
-  type OwnSettle,
-  ownSettleMoment,
-  ownSettleOf,
   type Settle,
   settleAt,
   settleOf,

@@ -1,6 +1,6 @@
 import { type Box, contains, intersection } from "./box.ts";
-import { hasPane } from "./kinds.ts";
 import type { LayerLayout, PageLayout, SceneLayout } from "./layout.ts";
+import { hasPane } from "./paned.ts";
 import { type LayerPose, poseAt } from "./pose.ts";
 
 /** A layer by the names of its scene and itself. */

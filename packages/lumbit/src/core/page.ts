@@ -46,3 +46,6 @@ export interface Page {
   trusted?: readonly string[];
   checks?: readonly CheckSetting[];
 }
+
+/** The look of a page that says nothing of it: always the same object, so that nothing seems to have changed. */
+export const noLook: PageLook = {};

@@ -1,4 +1,5 @@
 import { numbers } from "./arithmetic.ts";
+import { isArranged, isFitContent } from "./arranged.ts";
 import type { Box, Size } from "./box.ts";
 import {
   type FitAxis,
@@ -10,9 +11,10 @@ import {
   stretches,
 } from "./fit-content.ts";
 import { fittedWidth } from "./font-size.ts";
-import { fillsScene, hasPane, isArranged, isFitContent, isGroup, isImage, isRow, isText } from "./kinds.ts";
+import { fillsScene, isGroup, isImage, isRow, isText } from "./kinds.ts";
 import type { AnyLayer, GroupLayer } from "./layer.ts";
 import type { Natural } from "./layout.ts";
+import { hasPane } from "./paned.ts";
 import { type Place, placedAxes, placedBox } from "./place.ts";
 import { type Row, type RowInput, type RowMember, rowBoxes, rowSize } from "./row.ts";
 import { type Length, resolveLength, type Viewport } from "./units.ts";

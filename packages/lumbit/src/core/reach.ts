@@ -1,9 +1,10 @@
 import { numbers } from "./arithmetic.ts";
 import type { Box } from "./box.ts";
 import { type Drift, swing } from "./drift.ts";
-import { hasGround, isGroup, overscans } from "./kinds.ts";
+import { isGroup } from "./kinds.ts";
 import type { AnyLayer } from "./layer.ts";
 import { edge, groundReach, type Overscan, overscanOf, reach } from "./overscan.ts";
+import { hasGround, overscans } from "./paned.ts";
 import type { Passage } from "./passage.ts";
 import type { Placed } from "./place-layer.ts";
 

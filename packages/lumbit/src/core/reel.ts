@@ -1,7 +1,9 @@
 import type { reel, ValuesOf } from "../settings/index.ts";
 import type { Arithmetic } from "./arithmetic.ts";
 import { displacement } from "./drift.ts";
+import { isReel } from "./kinds.ts";
 import type { Passage, PassageInput } from "./passage.ts";
+import type { Scene } from "./scene.ts";
 
 /** Slides side by side that travel sideways while their scene holds; on narrow screens a row that is swiped. */
 export type Reel = ValuesOf<typeof reel>;
@@ -48,3 +50,10 @@ export function slidOffsets<T>(
     to: displacement(a, k, a.add(first, travel), settle),
   };
 }
+
+/** Whether a scene has a reel. */
+export const hasReel = ({ layers }: Scene): boolean => layers.some(isReel);
+
+/** Whether all that a scene holds for is swiped where screens are narrow: nothing has to hold there. */
+export const isSwipedWhole = ({ layers }: Scene): boolean =>
+  layers.some(isReel) && !layers.some((layer) => isReel(layer) && layer.reel.narrow === "travel");

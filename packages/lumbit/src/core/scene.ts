@@ -41,3 +41,9 @@ export type Scene = SceneSettings & {
 /** What a scene is as high as when it does not say. */
 export const sceneHeight = (scene: Scene): Length | "auto" =>
   scene.height ?? (scene.content ? "auto" : "100vh");
+
+/** What a scene is high at least: all that is known of an automatic height without a viewport. */
+export function leastHeight(scene: Scene): Length {
+  const height = sceneHeight(scene);
+  return height === "auto" ? (scene.minHeight ?? 0) : height;
+}

@@ -1,13 +1,8 @@
 import { type Arithmetic, numbers } from "./arithmetic.ts";
-import type { Moment } from "./moment.ts";
-import type { Pane } from "./overscan.ts";
 import type { Passage } from "./passage.ts";
 
 /** When every layer of a scene stands where it was placed; a number is a share (0..1) of the passage. */
 export type Settle = "auto" | "enter" | "top" | "middle" | "bottom" | "leave" | number;
-
-/** When a layer stands where it was placed that goes by its own passage. */
-export type OwnSettle = Exclude<Settle, "auto">;
 
 /**
  * Where `auto` lies: a scene of which the larger part, or more than half a screen, is in view when the page is at its top
@@ -55,25 +50,3 @@ export function settleOf<T>(
 /** The settle moment of a passage, in px. */
 export const settleAt = (settle: Settle, passage: Passage): number =>
   settleOf(numbers, settle, { ...passage, automatic: automaticSettle(numbers, passage) });
-
-/** The position p0 in its scene's passage, in px, at which a layer stands where it was placed that goes by its own passage. */
-export const ownSettleOf = <T>(a: Arithmetic<T>, settle: OwnSettle, viewport: T, box: Pane<T>): T =>
-  a.add(
-    box.top,
-    settleOf(a, settle, {
-      ...{ viewport, scene: box.height, length: a.add(viewport, box.height) },
-      automatic: a.px(0),
-    }),
-  );
-
-/** The same moment by the names of ranges, as browsers find it. */
-export function ownSettleMoment(settle: OwnSettle): Moment {
-  const moments = {
-    enter: "entry-crossing 0%",
-    top: "exit-crossing 0%",
-    middle: "cover 50%",
-    bottom: "entry-crossing 100%",
-    leave: "exit-crossing 100%",
-  } as const;
-  return typeof settle === "number" ? (`cover ${settle * 100}%` as const) : moments[settle];
-}

@@ -1,3 +1,5 @@
+import { isMarkedUp } from "./marked-up.ts";
+
 /** A stretch of a text that looks one way. */
 export interface Run {
   text: string;
@@ -26,7 +28,7 @@ const white = /\s/u;
  * their address in place and without a title); all else is letters.
  */
 export function runsOf(source: string): Run[] {
-  if (!/[*_[\\]/.test(source)) return [{ text: source }];
+  if (!isMarkedUp(source)) return [{ text: source }];
   const nodes: Node[] = [];
   /** Brackets that a link may begin with, by where they stand among the nodes. */
   const brackets: { at: number; isActive: boolean }[] = [];

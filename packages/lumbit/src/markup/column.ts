@@ -1,7 +1,7 @@
 import { columnDefaults, columnIn, type SceneSettings } from "../core/index.ts";
 import { css, print, value } from "./arithmetic.ts";
-import { lengthOf } from "./lengths.ts";
 import { variable } from "./properties.ts";
+import { lengthOf } from "./share.ts";
 import type { Declarations } from "./tree.ts";
 
 /** The width of a page's column. */

@@ -14,7 +14,6 @@ import {
   isRow,
   isShape,
   isText,
-  type MarkupLayer,
   overscans,
   type Page,
   type PageLook,
@@ -24,19 +23,18 @@ import {
   runsOf,
   runsWithin,
   type Scene,
-  type ShapeLayer,
   statesOf,
   textParts,
 } from "../core/index.ts";
-import { isSafeLink } from "../settings/index.ts";
 import { type Assets, fileAt, type PictureSource } from "./assets.ts";
+import { divOrLink, linkElement, marks, named, pictureAttributes } from "./element-parts.ts";
 import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
+import { follows } from "./own-settle.ts";
 import { isBoxed } from "./pane.ts";
 import { layerPieces } from "./ramp.ts";
 import { slidesAgainst } from "./reel.ts";
-import { follows } from "./settle.ts";
-import { crossesContent, isHeld, stageLayers } from "./stage.ts";
+import { isFront, isHeld, stageLayers } from "./stage.ts";
 import { type Element, element } from "./tree.ts";
 
 /**
@@ -76,6 +74,10 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     isHeld(scene) ? [element("div", { "data-lumbit-is": marks("held", crossed) }, inside)] : inside,
   );
 }
+
+/** Whether a rule carries a layer of a scene from one side of its content to the other. */
+const crossesContent = ({ content, layers }: Scene): boolean =>
+  content !== undefined && layers.some((layer) => new Set(statesOf(layer).map(isFront)).size > 1);
 
 /** The element of a layer in a scene, its pane around it where it has one; `still` where plain CSS fixes it. */
 export const layerElement = (
@@ -305,25 +307,6 @@ function drawnElement(layer: AnyLayer, drawing: Drawing): Element {
   return layer.href === undefined ? picture : linkElement(layer.href, attributes, [picture]);
 }
 
-/** The element of a layer that is no text and no picture: a link, where it is one. */
-const divOrLink = (
-  { href }: AnyLayer,
-  attributes: Element["attributes"],
-  inside: Element["children"],
-): Element =>
-  href === undefined ? element("div", attributes, inside) : linkElement(href, attributes, inside);
-
-/** What a layer without words is called for those who listen; a link needs no other role. */
-const named = (
-  attributes: Element["attributes"],
-  { alt, href }: ShapeLayer | MarkupLayer,
-  role: string,
-): Element["attributes"] =>
-  alt ? { ...attributes, "aria-label": alt, ...(href === undefined && { role }) } : attributes;
-
-const linkElement = (href: string, attributes: Element["attributes"], inside: Element["children"]): Element =>
-  element("a", { ...attributes, href: isSafeLink(href) ? href : undefined }, inside);
-
 /** A film, which shows its still until a script plays it where it is in view: nothing of it is loaded before. */
 function videoElement(
   { image, alt, video }: { image: string; alt: string; video: string },
@@ -366,11 +349,3 @@ function sourceSet(image: string, variants: Readonly<Record<string, string>>, as
   const sources = Object.entries(variants).map(([density, path]) => `${url(path)} ${density}x`);
   return [`${url(image)} 1x`, ...sources].join(", ");
 }
-
-function pictureAttributes(path: string, assets: Assets) {
-  const picture = fileAt(assets.pictures, path);
-  return { src: picture?.url ?? path, width: picture?.width, height: picture?.height };
-}
-
-const marks = (...names: (string | number | false | undefined)[]) =>
-  names.filter(Boolean).join(" ") || undefined;

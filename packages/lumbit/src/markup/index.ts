@@ -20,9 +20,12 @@ export { blendCss, lookCss } from "./look.ts";
 export { modelCss, wideCss } from "./model.css.ts";
 export { layerKeyframes } from "./motion.ts";
 export { nativeCss } from "./native.css.ts";
+export { follows, ownSettleCss } from "./own-settle.ts";
 export { blurBehindCss, buttonCss, panelCss } from "./panel.ts";
 export { passage, settle, zero } from "./passage.css.ts";
 export { plainCss } from "./plain.css.ts";
+export { plainSceneCss } from "./plain-scene.css.ts";
+export { isPlain, plainElement, plainFrame, plainRules } from "./plain-scene.ts";
 export { variable } from "./properties.ts";
 export {
   filterCss,
@@ -48,11 +51,11 @@ export {
   pageRules,
   sceneKeyframes,
   sceneRules,
-  sceneSelector,
 } from "./scene.ts";
 export { stillCss } from "./scene-css.ts";
+export { sceneSelector } from "./scene-look.ts";
 export { seenCss } from "./seen.ts";
-export { follows, ownSettleCss, settleCss } from "./settle.ts";
+export { settleCss } from "./settle.ts";
 export { settleWords } from "./settle-words.css.ts";
 export { skipCss } from "./skip.css.ts";
 export { isHeld, type Staging, stageLayers } from "./stage.ts";

@@ -6,31 +6,32 @@ import {
   isFitContent,
   isFitted,
   isGroup,
-  isImage,
   isReel,
   isRow,
-  isShape,
   isText,
   orderOf,
   speedOf,
   type TextLayer,
   type TextStyle,
 } from "../core/index.ts";
+import { arrangedPlace } from "./arranged-place.ts";
+import { changedPlace, naturalCss } from "./changed-place.ts";
 import type { Given, LayerContext } from "./context.ts";
 import { motionCss } from "./directed.ts";
 import { fitPlace } from "./fit-content.ts";
-import { lengthCss } from "./lengths.ts";
 import { copyRules, lineCss } from "./line.ts";
-import { blendCss, lookCss } from "./look.ts";
+import { blendCss, changedLook, lookCss } from "./look.ts";
 import { hasAnyWays, motionRules, pieceRules, rowRules } from "./motion.ts";
-import { isBoxed, paneCss, unlessPaned } from "./pane.ts";
-import { blurBehindCss, paddingCss } from "./panel.ts";
-import { boxPlace, changedPlace, contentPlace, groupSize, naturalCss } from "./place.ts";
+import { follows, ownSettleCss } from "./own-settle.ts";
+import { paddingCss } from "./padding.ts";
+import { paintCss, radiusOf } from "./paint.ts";
+import { groupSize, isBoxed, paneCss, unlessPaned } from "./pane.ts";
+import { blurBehindCss } from "./panel.ts";
+import { boxPlace, textPlace } from "./place.ts";
 import { holdCss } from "./ramp.ts";
 import { reelCss, slideCss } from "./reel.ts";
 import { arrangedCss, changesSize, memberSize } from "./row.ts";
 import { quoted } from "./safe.ts";
-import { follows, ownSettleCss } from "./settle.ts";
 import { textCss } from "./text.ts";
 import { tiltCss } from "./tilt.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
@@ -91,18 +92,17 @@ function styleOf(
     ...motionCss(given, moves ? speedOf(layer) : undefined),
     ...(given.hold && given.hold !== "none" && holdCss(given.hold)),
     ...(whole && layer.settle !== undefined && ownSettleCss(layer.settle, follows(layer))),
-    ...changedLook(layer, base, whole, context),
+    ...changedLook(
+      lookCss(layer, context.look),
+      whole ? lookCss({}) : lookCss(base, context.look),
+      hasAnyWays(base),
+    ),
     ...(!boxed && blendCss(given)),
-    background: given.background ?? placeholderOf(layer, given, context),
-    "box-shadow": given.shadow,
+    ...paintCss(layer, given, context),
     ...blurBehindCss(given.blurBehind),
     ...(isGroup(layer) && tiltCss(given)),
     ...(isRow(layer) && given.row && arrangedCss(given.row)),
     ...(isReel(layer) && given.reel && reelCss(given.reel, whole ? layer.layers.length : undefined)),
-    ...(isImage(layer) && { "object-fit": whole && given.fit === "cover" ? undefined : given.fit }),
-    ...(given.subject && {
-      "object-position": given.subject.map((share) => `${round(share * 100)}%`).join(" "),
-    }),
     ...(isText(layer) && isText(base) && { ...textCss(given), ...emsCss(layer, given, context) }),
     ...clip.layer,
   };
@@ -110,14 +110,13 @@ function styleOf(
     Object.assign(
       own,
       lineCss(layer, given, base),
-      standing(layer, given, base, context) ??
-        (whole ? contentPlace(layer) : changedPlace(layer, given, base)),
+      standing(layer, given, base, context) ?? (whole ? textPlace(layer) : changedPlace(layer, given, base)),
     );
   const radius = whole || given.radius !== undefined ? radiusOf(layer) : undefined;
   const panel = paddingCss(given.padding);
   if (isText(layer)) return { layer: { ...own, "border-radius": radius, ...panel } };
   if (typeof context.slide !== "object" && isArranged(layer)) {
-    const place = placed ? (standing(layer, given, base, context) ?? contentPlace(layer)) : {};
+    const place = placed ? (standing(layer, given, base, context) ?? arrangedPlace(layer)) : {};
     if (!boxed) return { layer: { ...own, "border-radius": radius, ...panel, ...place } };
     return {
       layer: { ...own, padding: given.padding, "--lumbit-padding": given.padding },
@@ -171,21 +170,6 @@ function standing(
   return context.stands === "row" && isSized ? memberSize(layer, given) : undefined;
 }
 
-/** What stands for a picture until it is there: under one that covers its box nothing of it is seen afterwards. */
-const placeholderOf = (layer: AnyLayer, { image }: Given, { fileOf }: LayerContext): string | undefined =>
-  isImage(layer) && layer.fit !== "contain" && image !== undefined ? fileOf(image)?.placeholder : undefined;
-
-/** What of a look is not what a plain layer has, or what the layer has without its rules; for ramps only where there are any. */
-function changedLook(layer: AnyLayer, base: AnyLayer, whole: boolean, { look }: LayerContext): Declarations {
-  const before = whole ? lookCss({}) : lookCss(base, look);
-  const ramped = hasAnyWays(base);
-  return Object.fromEntries(
-    Object.entries(lookCss(layer, look)).filter(
-      ([name, value]) => value !== before[name] && (ramped || !name.startsWith("--")),
-    ),
-  );
-}
-
 /** How wide a text's widest line is, in font sizes, where it is fitted to a width and its letters change. */
 const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Declarations =>
   isFitted(layer) && (given === layer || letterKeys.some((key) => key in given))
@@ -193,6 +177,3 @@ const emsCss = (layer: TextLayer, given: TextStyle, { ems }: LayerContext): Decl
     : {};
 /** The settings of a text that make its letters wider or narrower. */
 export const letterKeys = ["fontFamily", "fontWeight", "fontStyle", "letterSpacing"];
-
-const radiusOf = (layer: AnyLayer) =>
-  isShape(layer) && layer.shape === "ellipse" ? "50%" : lengthCss(layer.radius, "x");

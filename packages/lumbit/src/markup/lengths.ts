@@ -14,19 +14,6 @@ export function lengthCss(length: Length | undefined, axis: Axis): string | unde
   return printed && (printed.length === 1 ? printed[0] : `calc(${printed.join(" + ")})`);
 }
 
-/** A length whose percentages are of another one. */
-export function lengthOf(length: Length | undefined, whole: Expression): Expression | undefined {
-  const terms = length === undefined ? undefined : termsOf(length);
-  if (!terms || terms.length === 0) return undefined;
-  return css.add(
-    ...terms.map((term) =>
-      term.unit === "%"
-        ? css.multiply(css.number(term.value / 100), whole)
-        : value(`${round(term.value)}${term.unit}`),
-    ),
-  );
-}
-
 /** A place as expressions, against the box around, a size container. */
 export const axesOf = (place: Place) =>
   placedAxes(css, place, (length, axis) => value(lengthCss(length, axis) ?? "0px"), {

@@ -16,5 +16,13 @@ export function lookCss(
   });
 }
 
+/** What of a look is another than it was; for ramps only where there are any. */
+export const changedLook = (look: Declarations, before: Declarations, ramped: boolean): Declarations =>
+  Object.fromEntries(
+    Object.entries(look).filter(
+      ([name, value]) => value !== before[name] && (ramped || !name.startsWith("--")),
+    ),
+  );
+
 /** How what is seen of a layer mixes with what is behind: of what has a pane, the pane. */
 export const blendCss = ({ blend }: Pick<AnyLayer, "blend">): Declarations => ({ "mix-blend-mode": blend });

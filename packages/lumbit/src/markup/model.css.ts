@@ -39,17 +39,8 @@ export const screenCss = `
 :root { --lumbit-v: 100vh; }
 [data-lumbit-scene] { --lumbit-sideways: 1; ${wideCss} }`;
 
-/**
- * The model in CSS: the formulas of the core, printed, over whatever viewport the reader has. A scene sets
- * --lumbit-h (its height H), --lumbit-l (its hold L), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
- * (p0); a layer sets --lumbit-speed and its direction (--lumbit-ux, --lumbit-uy); a pane sets its distance from the
- * scene's top (--lumbit-t) and its height (--lumbit-ph). p is the position in the passage, --lumbit-v is V.
- *
- * V is the large viewport, which does not change while a phone's toolbars slide: movement is tied to the scene's
- * top edge alone, so nothing jumps. For the same reason the timeline's range starts at one large viewport before
- * that edge reaches the top, not where the `cover` range does.
- */
-export const modelCss = `${screenCss}
+/** What of it plain scenes need. */
+export const plainModelCss = `${screenCss}
 [data-lumbit-is~=scene] {
   position: relative;
   isolation: isolate;
@@ -61,26 +52,11 @@ export const modelCss = `${screenCss}
 [data-lumbit-scene], [data-lumbit-is~=flows] [data-lumbit-is~=stage] > *, [data-lumbit-is~=slide] {
 ${passageCss}
 }
-[data-lumbit-is~=track] { height: auto; }
-[data-lumbit-is~=held] { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
-[data-lumbit-is~=flows], [data-lumbit-is~=flows] > [data-lumbit-is~=held] { height: auto; }
 [data-lumbit-is~=stage] { position: absolute; inset: 0; container-type: size; pointer-events: none; }
 [data-lumbit-is~=stage] > *, [data-lumbit-is~=group] > * { pointer-events: auto; }
-[data-lumbit-is~=target] { position: absolute; left: 0; pointer-events: none; }
 [data-lumbit-is~=fixed] { position: absolute; inset: 0; clip-path: inset(0); }
-[data-lumbit-is~=content] {
-  position: relative;
-  z-index: ${contentOrder};
-  display: grid;
-  gap: var(--lumbit-gap, ${columnDefaults.gap});
-  width: var(--lumbit-content, ${columnCss});
-  margin-inline: auto;
-}
-[data-lumbit-is~=content] > * { margin: 0; }
-[data-lumbit-is~=content] > ul { padding-inline-start: ${listIndent}; }
 [data-lumbit-is~=layer], [data-lumbit-is~=pane] { position: absolute; margin: 0; }
 :is(img, video)[data-lumbit-is~=layer], [data-lumbit-backdrop] { display: block; max-width: none; object-fit: cover; }
-picture:has(> [data-lumbit-is~=layer]), a[data-lumbit-is~=layer] > picture { display: contents; }
 /* A picture that is a link is the link, and the picture all of it. */
 a[data-lumbit-is~=layer] { display: block; text-decoration: none; object-fit: cover; }
 a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture > img { display: block; width: 100%; height: 100%; max-width: none; object-fit: inherit; object-position: inherit; border-radius: inherit; }
@@ -94,6 +70,36 @@ a[data-lumbit-is~=layer] > :is(img, video), a[data-lumbit-is~=layer] > picture >
   overflow-wrap: anywhere;
 }
 :is(h1, h2, h3, h4, h5, h6):is([data-lumbit-is~=layer], [data-lumbit-block]) { text-wrap: balance; }
+[data-lumbit-is~=fill] { left: 0; top: 0; width: 100%; height: 100%; --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
+/* Whether a layer reaches past what clips it. */
+[data-lumbit-is~=reach] { --lumbit-paned: var(--lumbit-clipped, 1); }`;
+
+/**
+ * The model in CSS: the formulas of the core, printed, over whatever viewport the reader has. A scene sets
+ * --lumbit-h (its height H), --lumbit-l (its hold L), --lumbit-before and --lumbit-after (the page above and below it) and --lumbit-settle
+ * (p0); a layer sets --lumbit-speed and its direction (--lumbit-ux, --lumbit-uy); a pane sets its distance from the
+ * scene's top (--lumbit-t) and its height (--lumbit-ph). p is the position in the passage, --lumbit-v is V.
+ *
+ * V is the large viewport, which does not change while a phone's toolbars slide: movement is tied to the scene's
+ * top edge alone, so nothing jumps. For the same reason the timeline's range starts at one large viewport before
+ * that edge reaches the top, not where the `cover` range does.
+ */
+export const modelCss = `${plainModelCss}
+[data-lumbit-is~=track] { height: auto; }
+[data-lumbit-is~=held] { position: relative; isolation: isolate; height: var(--lumbit-h); overflow: clip; }
+[data-lumbit-is~=flows], [data-lumbit-is~=flows] > [data-lumbit-is~=held] { height: auto; }
+[data-lumbit-is~=target] { position: absolute; left: 0; pointer-events: none; }
+[data-lumbit-is~=content] {
+  position: relative;
+  z-index: ${contentOrder};
+  display: grid;
+  gap: var(--lumbit-gap, ${columnDefaults.gap});
+  width: var(--lumbit-content, ${columnCss});
+  margin-inline: auto;
+}
+[data-lumbit-is~=content] > * { margin: 0; }
+[data-lumbit-is~=content] > ul { padding-inline-start: ${listIndent}; }
+picture:has(> [data-lumbit-is~=layer]), a[data-lumbit-is~=layer] > picture { display: contents; }
 [data-lumbit-is~=content] > ul { font-size: 1rem; line-height: 1.3; }
 [data-lumbit-is~=pane] { overflow: var(--lumbit-clip, clip); container-type: size; }
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */
@@ -127,9 +133,6 @@ ${inside("fit", arranged.fit.member)}
   overflow: clip;
   scroll-snap-align: center;
 }
-[data-lumbit-is~=fill] { --lumbit-t: 0px; --lumbit-ph: var(--lumbit-h); }
-/* Whether a layer reaches past what clips it. */
-[data-lumbit-is~=reach] { --lumbit-paned: var(--lumbit-clipped, 1); }
 [data-lumbit-is~=reach], [data-lumbit-is~=group] { left: 0; top: 0; width: 100%; height: 100%; }
 [data-lumbit-is~=backdrop] { position: absolute; inset: 0; z-index: -1; overflow: clip; container-type: size; }
 [data-lumbit-backdrop] { position: absolute; left: 0; top: 0; width: 100%; height: 100%; }

@@ -13,6 +13,7 @@ import {
 } from "../core/index.ts";
 import { travelsIn } from "./conditions.ts";
 import type { LayerContext } from "./context.ts";
+import { follows } from "./own-settle.ts";
 import {
   filterCss,
   keyframesCss,
@@ -25,7 +26,6 @@ import {
   waysOf,
 } from "./ramp.ts";
 import { rowCss, rowWay, slideLayerCss, slidesAgainst, slideWay } from "./reel.ts";
-import { follows } from "./settle.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
 /** Whether a layer has ramps, by itself or under one of its rules. */

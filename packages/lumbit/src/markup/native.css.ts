@@ -34,6 +34,12 @@ export const driftingCss = `
 }
 `;
 
+/** How what drifts does. */
+export const driftCss = `@keyframes lumbit-drift {
+  from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }
+  to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
+}`;
+
 /** What moves a page without script. */
 export const nativeCss = `${driftingCss}
 /* A layer that settles by its own passage goes from far before that moment to as far behind it. */
@@ -45,10 +51,7 @@ export const nativeCss = `${driftingCss}
   animation-timeline: ${ownTimeline};
   animation-range: ${ownRange};
 }
-@keyframes lumbit-drift {
-  from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }
-  to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
-}
+${driftCss}
 @keyframes lumbit-push {
   from { transform: ${nearing(zero)}; }
   to { transform: ${nearing(passage.length)}; }

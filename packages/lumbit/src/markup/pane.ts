@@ -1,4 +1,13 @@
-import { type AnyLayer, fillsScene, hasPane, isText, type KindSettings, statesOf } from "../core/index.ts";
+import {
+  type AnyLayer,
+  fillsScene,
+  type GroupLayer,
+  hasPane,
+  isText,
+  type KindSettings,
+  statesOf,
+} from "../core/index.ts";
+import { lengthCss } from "./lengths.ts";
 import type { Declarations } from "./tree.ts";
 
 /** What clips a layer besides its scene: the scene that it fills, a pane, or nothing. */
@@ -45,3 +54,9 @@ export const unlessPaned = (layer: AnyLayer, radius: string | undefined): string
 /** A size of a layer that has a box: where its box does not clip it, it is as large as that. */
 export const ifPaned = (layer: AnyLayer, size = "100%"): string =>
   switches(layer) && size !== "100%" ? `calc(100% + var(--lumbit-clipped) * (${size} - 100%))` : size;
+
+/** The size of a group in its pane. */
+export const groupSize = ({ size }: GroupLayer, base: AnyLayer): Declarations => ({
+  width: ifPaned(base, lengthCss(size?.width, "x")),
+  height: ifPaned(base, lengthCss(size?.height, "y")),
+});

@@ -1,4 +1,5 @@
 import { type Block, blockPadding, isButton, listIndent, type Panel } from "../core/index.ts";
+import { paddingCss } from "./padding.ts";
 import type { Declarations } from "./tree.ts";
 
 /** The panel behind words in the flow, for those settings of it that are given. */
@@ -9,10 +10,6 @@ export const panelCss = ({ background, padding, radius, shadow, blurBehind }: Pa
   "box-shadow": shadow,
   ...blurBehindCss(blurBehind),
 });
-
-/** How far a panel reaches past the words on it. */
-export const paddingCss = (padding: Panel["padding"]): Declarations =>
-  padding === undefined ? {} : { padding, "box-sizing": "border-box" };
 
 /** What is seen through a layer or a panel is blurred. */
 export const blurBehindCss = (radius: Panel["blurBehind"]): Declarations => {

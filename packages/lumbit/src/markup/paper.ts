@@ -1,7 +1,7 @@
 import { type AnyLayer, hasPane, isGroup, isReel, type Scene, statesOf } from "../core/index.ts";
 import { css, type Expression, print } from "./arithmetic.ts";
-import { lengthOf } from "./lengths.ts";
 import { variable } from "./properties.ts";
+import { lengthOf } from "./share.ts";
 import { isHeld } from "./stage.ts";
 import type { StyleRule } from "./tree.ts";
 

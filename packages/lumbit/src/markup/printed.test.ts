@@ -23,7 +23,8 @@ import { nativeCss } from "./native.css.ts";
 import { isBoxed } from "./pane.ts";
 import { reachCss } from "./reach.css.ts";
 import { propertyCss } from "./registered.css.ts";
-import { neighboursOf, pageRules, sceneRules, sceneSelector } from "./scene.ts";
+import { neighboursOf, pageRules, sceneRules } from "./scene.ts";
+import { sceneSelector } from "./scene-look.ts";
 import { stageLayers } from "./stage.ts";
 import type { Declarations, StyleRule } from "./tree.ts";
 

@@ -3,7 +3,8 @@ import type { Assets } from "./assets.ts";
 import { modelCss } from "./model.css.ts";
 import { propertyCss } from "./registered.css.ts";
 import { ruleCss } from "./rule-css.ts";
-import { pageRules, sceneRules, sceneSelector } from "./scene.ts";
+import { pageRules, sceneRules } from "./scene.ts";
+import { sceneSelector } from "./scene-look.ts";
 
 /**
  * The style of a scene that stands still: where all of it is at its settle moment. It holds for its own elements alone, and

@@ -10,7 +10,6 @@ import {
   plainText,
   type Scene,
   type SceneSettings,
-  sceneHeight,
   speedOf,
   sumLengths,
   type TextLayer,
@@ -24,31 +23,18 @@ import { lengthCss } from "./lengths.ts";
 import { layerKeyframes } from "./motion.ts";
 import { blockPanelCss, buttonCss, panelCss } from "./panel.ts";
 import { paperRules } from "./paper.ts";
-import { quoted } from "./safe.ts";
-import { settleCss } from "./settle.ts";
+import { pageCss, passageCss, sceneLook, sceneSelector } from "./scene-look.ts";
 import { isHeld, stageLayers } from "./stage.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, round, type StyleRule } from "./tree.ts";
 
-/** How a scene's style finds it. */
-export const sceneSelector = (scene: Scene) => `[data-lumbit-scene=${quoted(scene.name)}]`;
-
 /** The style of a page without its scenes, on the element that holds them. */
 export function pageRules(look: PageLook, selector = "body"): StyleRule[] {
-  const { background, color, fontFamily, relief, backdrop, rules = [] } = look;
+  const { backdrop, rules = [] } = look;
   return [
     {
       selector,
-      declarations: {
-        background,
-        color,
-        "font-family": fontFamily,
-        "--lumbit-page-relief": relief,
-        "--lumbit-column": look.column,
-        "--lumbit-margin": look.margin,
-        "--lumbit-gap": look.gap,
-        ...cameraCss(look.camera),
-      },
+      declarations: { ...pageCss(look), ...cameraCss(look.camera) },
     },
     ...rules.map(({ media, relief, camera }) => ({
       selector,
@@ -134,26 +120,12 @@ export const layerContext = (scene: Scene, look: PageLook, assets: Assets): Laye
 export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[] {
   const selector = sceneSelector(scene);
   const flows = scene.content !== undefined;
-  const model = (settings: SceneSettings, whole: boolean): Declarations => ({
-    "--lumbit-h":
-      !whole && settings.height === undefined ? undefined : flows ? "100cqh" : heightCss(scene, settings),
-    "--lumbit-settle":
-      settings.settle === undefined && !whole ? undefined : settleCss(settings.settle ?? "auto"),
-  });
   const held = isHeld(scene) ? `${selector} > [data-lumbit-is~=held]` : selector;
   const onScene = (settings: SceneSettings): Declarations => ({
     ...(settings.width && widthCss[settings.width]),
     "--lumbit-relief": settings.relief,
     "--lumbit-l": lengthCss(settings.hold, "y"),
     ...cameraCss(settings.camera),
-  });
-  const look = (settings: SceneSettings): Declarations => ({
-    "min-height":
-      flows && (settings.height ?? settings.minHeight) !== undefined ? heightCss(scene, settings) : undefined,
-    "padding-top": settings.paddingTop,
-    "padding-bottom": settings.paddingBottom,
-    background: settings.background,
-    color: settings.color,
   });
   const style = (settings: SceneSettings, media?: string): StyleRule[] => {
     const whole = settings === scene;
@@ -163,11 +135,11 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
         media,
         declarations: {
           ...onScene(settings),
-          ...(!flows && model(settings, whole)),
-          ...(held === selector && look(settings)),
+          ...(!flows && passageCss(scene, settings)),
+          ...(held === selector && sceneLook(scene, settings)),
         },
       },
-      ...(held === selector ? [] : [{ selector: held, media, declarations: look(settings) }]),
+      ...(held === selector ? [] : [{ selector: held, media, declarations: sceneLook(scene, settings) }]),
       ...(flows
         ? [
             {
@@ -181,7 +153,7 @@ export function ownSceneRules(scene: Scene, neighbours?: Neighbours): StyleRule[
             {
               selector: `${held} > [data-lumbit-is~=stage] > *`,
               media,
-              declarations: model(settings, whole),
+              declarations: passageCss(scene, settings),
             },
           ]
         : []),
@@ -259,14 +231,6 @@ const widthCss: Readonly<Record<NonNullable<Scene["width"]>, Declarations>> = {
     "margin-inline": "auto",
   },
 };
-
-/** The height that a scene says, or its least height. What a scene with content needs is known only to the stage. */
-function heightCss(scene: Scene, settings: SceneSettings): string {
-  const height = settings.height ?? sceneHeight(scene);
-  const least = settings.minHeight ?? scene.minHeight;
-  if (height === "auto") return least ? String(least) : "0px";
-  return least ? `max(${sumLengths([height])}, ${least})` : sumLengths([height]);
-}
 
 /** What scenes take of the page together, in CSS; what rules change of one are properties of their own. */
 function extentCss({ fixed, changing }: Extent): string {

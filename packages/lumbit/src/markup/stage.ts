@@ -7,7 +7,6 @@ import {
   type Scene,
   speedOf,
   stageOf,
-  statesOf,
 } from "../core/index.ts";
 
 /** Whether a scene holds, at some viewport at least. */
@@ -61,8 +60,4 @@ const canBeFixed = (layer: AnyLayer): boolean =>
   );
 
 /** Whether a layer is painted over its scene's content. */
-const isFront = (layer: AnyLayer) => orderOf(layer) >= orderSteps;
-
-/** Whether a rule carries a layer of a scene from one side of its content to the other. */
-export const crossesContent = ({ content, layers }: Scene): boolean =>
-  content !== undefined && layers.some((layer) => new Set(statesOf(layer).map(isFront)).size > 1);
+export const isFront = (layer: AnyLayer) => orderOf(layer) >= orderSteps;

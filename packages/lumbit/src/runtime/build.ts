@@ -1,16 +1,19 @@
-import { allLayers, type ImageLayer, isImage, type PageLook, type Scene } from "../core/index.ts";
-import { type Assets, fileAt, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
+import type { PageLook, Scene } from "../core/index.ts";
+import { type Assets, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
+import type { PlainScene } from "./build-plain.ts";
+import { BuiltElements } from "./built-elements.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { MeasuredEms } from "./ems.ts";
 import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
-import { liveElement } from "./live.ts";
-import { isMarked, mark, unmark } from "./marks.ts";
+import { measureLines } from "./lines.ts";
 import { adoptModel } from "./model-sheet.ts";
+import { whole } from "./parts.ts";
+import { PictureSizes } from "./picture-sizes.ts";
 import type { Change } from "./restartable.ts";
-import { adoptSheet, sheetHome } from "./sheet.ts";
-import { viewOf } from "./view.ts";
+import { sheetHome } from "./sheet.ts";
+import { spreadFull } from "./spread.ts";
 
 /** A scene as it is built in an element, and what its page gives it. */
 export interface Built {
@@ -20,44 +23,35 @@ export interface Built {
   pictures: Readonly<Record<string, Picture>>;
 }
 
-/** A picture that nobody knows the size of does not move when it comes: it is not seen before. */
-const unsizedCss = ":is(img, video)[data-lumbit-is~=layer]:not([width]) { visibility: hidden; }";
-
 /** A scene that was built in an element of somebody else's, and can be changed. */
 export class BuiltScene {
   readonly styles: ElementStyles;
   readonly #element: HTMLElement;
-  readonly #given: boolean;
   readonly #sheets: KeptSheets;
   readonly #orders = new KeptOrders();
-  readonly #releases: (() => void)[];
-  #shown: Built;
-  /** The same object for as long as no size of a picture has become known. */
-  #assets: Assets;
   readonly #ems = new MeasuredEms();
-  #children: Node[] = [];
-  #attributes: [name: string, value: string][] = [];
+  readonly #sizes: PictureSizes;
+  readonly #releaseModel: () => void;
+  #shown: Built;
+  /** None where somebody else makes and changes the elements, as `sceneElement` has them. */
+  #elements: BuiltElements | undefined;
 
-  /** `given`: the elements are there already, made and changed by somebody else as `sceneElement` has them. */
-  constructor(element: HTMLElement, built: Built, given = false) {
+  /** `standing`: what stands there already, or that its elements do, which somebody else makes. */
+  constructor(element: HTMLElement, built: Built, standing?: PlainScene | "given") {
     this.#element = element;
-    this.#given = given;
     this.#shown = built;
-    this.#assets = { pictures: built.pictures, fonts: {} };
-    this.styles = new ElementStyles(element);
+    const before = standing === "given" ? undefined : standing;
+    this.styles = before?.styles ?? new ElementStyles(element);
     this.#sheets = new KeptSheets(sheetHome(element), false);
-    const loaded = ({ target }: Event) => this.#loaded(target as HTMLImageElement);
-    // The load of a picture does not bubble, but it can be caught on its way down.
-    for (const type of ["load", "error"]) element.addEventListener(type, loaded, true);
-    this.#releases = [
-      adoptModel(element),
-      adoptSheet(element, unsizedCss),
-      () => {
-        for (const type of ["load", "error"]) element.removeEventListener(type, loaded, true);
-      },
-    ];
-    if (!given) this.#build();
-    this.#sizeLoaded();
+    this.#releaseModel = adoptModel(element);
+    this.#sizes = new PictureSizes(
+      element,
+      before?.pictures ?? built.pictures,
+      () => this.#shown.scene,
+      () => this.restyle(),
+    );
+    this.#elements = standing === "given" ? undefined : (before?.elements ?? this.#build());
+    this.#sizes.look();
   }
 
   get scenes(): HTMLElement[] {
@@ -68,20 +62,20 @@ export class BuiltScene {
   update(built: Built): Change {
     const before = this.#shown;
     this.#shown = built;
-    if (built.pictures !== before.pictures)
-      this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, ...built.pictures } };
-    const followed = this.#given
-      ? isSameElement(before, built, this.#assets)
+    if (built.pictures !== before.pictures) this.#sizes.know(built.pictures);
+    const { assets } = this.#sizes;
+    const followed = !this.#elements
+      ? isSameElement(before, built, assets)
       : built.scene.name === before.scene.name
-        ? followScene(this.#element, before, built, this.#assets)
+        ? followScene(this.#element, before, built, assets)
         : undefined;
     if (followed === "same") return this.restyle();
     this.#sheets.settle();
-    if (!followed && !this.#given) {
-      this.#takeDown();
-      this.#build();
+    if (!followed && this.#elements) {
+      this.#elements.takeDown();
+      this.#elements = this.#build();
     }
-    this.#sizeLoaded();
+    this.#sizes.look();
     return "elements";
   }
 
@@ -89,11 +83,17 @@ export class BuiltScene {
   remeasure(): void {
     this.#ems.forget();
     this.restyle();
+    spreadFull(this.scenes, this.styles);
+  }
+
+  /** Measures what is known only where the scene lies. */
+  measure(): void {
+    measureLines(this.#element);
   }
 
   restyle(): StyleChange {
     const { scene, look } = this.#shown;
-    const given = { assets: this.#assets, ems: this.#ems.of };
+    const given = { assets: this.#sizes.assets, ems: this.#ems.of };
     return this.#ems.write(
       () =>
         this.#sheets.replace([
@@ -108,71 +108,20 @@ export class BuiltScene {
 
   release(): void {
     // As whoever made it has it.
-    if (this.#given) this.#element.dataset.lumbitDriver = "native";
-    else this.#takeDown();
+    if (this.#elements) this.#elements.takeDown();
+    else this.#element.dataset.lumbitDriver = "native";
     this.styles.release();
     this.#sheets.release();
-    for (const release of this.#releases) release();
+    this.#sizes.release();
+    this.#releaseModel();
   }
 
   #layer = (name: string) =>
     this.#element.querySelector<HTMLElement>(`[data-lumbit-layer="${CSS.escape(name)}"]`);
 
-  #build(): void {
-    const element = this.#element;
+  #build(): BuiltElements {
     const { scene, look } = this.#shown;
-    const plain = sceneElement(scene, look, false, this.#assets);
-    this.#children = plain.children.map((child) =>
-      typeof child === "string" ? new Text(child) : liveElement(child, element.ownerDocument),
-    );
-    element.prepend(...this.#children);
-    const { "data-lumbit-is": marks, ...attributes } = plain.attributes;
-    mark(element, ...String(marks).split(" "));
-    this.#attributes = Object.entries(attributes).flatMap(([name, value]) =>
-      value === undefined || (name === "id" && element.id !== "") ? [] : [[name, String(value)]],
-    );
-    for (const [name, value] of this.#attributes) element.setAttribute(name, value);
-  }
-
-  /** Takes away what was built, and of attributes what nobody else has written since. */
-  #takeDown(): void {
-    for (const child of this.#children) (child as ChildNode).remove();
-    for (const [name, value] of this.#attributes)
-      if (name === "data-lumbit-driver" || this.#element.getAttribute(name) === value)
-        this.#element.removeAttribute(name);
-    for (const own of ["scene", "flows", "track", "crossed"])
-      if (isMarked(this.#element, own)) unmark(this.#element, own);
-  }
-
-  /** Takes note of the sizes of pictures that are there already. */
-  #sizeLoaded(): void {
-    for (const picture of this.#element.querySelectorAll("img")) if (picture.complete) this.#loaded(picture);
-    // A film is as large as its still, of whose loading it tells nothing.
-    for (const video of this.#element.querySelectorAll<HTMLVideoElement>("video[poster]:not([width])")) {
-      const still = new (viewOf(video).Image)();
-      still.addEventListener("load", () => this.#loaded(still, video));
-      still.src = video.poster;
-    }
-  }
-
-  #loaded(picture: HTMLImageElement, shown: HTMLImageElement | HTMLVideoElement = picture): void {
-    const { naturalWidth: width, naturalHeight: height } = picture;
-    // The picture of a link is in it.
-    const own = shown.closest<HTMLElement>("[data-lumbit-layer]")?.dataset.lumbitLayer;
-    const layer = allLayers(this.#shown.scene.layers)
-      .filter(isImage)
-      .find(({ name }) => name === own);
-    if (!layer) return;
-    const file = shownPicture(layer, viewOf(shown));
-    const { image } = file;
-    const known = fileAt(this.#assets.pictures, image);
-    if (width > 0 && !known?.width && isFileOf(file, picture.currentSrc, shown.baseURI)) {
-      const sized = { url: known?.url ?? image, width, height };
-      this.#assets = { ...this.#assets, pictures: { ...this.#assets.pictures, [image]: sized } };
-      this.restyle();
-    }
-    if (!shown.hasAttribute("width") && picture.currentSrc !== "") shown.width = width;
-    if (!shown.hasAttribute("height") && picture.currentSrc !== "") shown.height = height;
+    return new BuiltElements(this.#element, sceneElement(scene, look, false, this.#sizes.assets));
   }
 }
 
@@ -182,18 +131,8 @@ const isSameElement = (a: Built, b: Built, assets: Assets) =>
     ? "same"
     : undefined;
 
-/** The picture of a layer under the rules that hold: the last one that names another decides. */
-const shownPicture = (
-  { image, variants, rules = [] }: ImageLayer,
-  view: Window,
-): Pick<ImageLayer, "image" | "variants"> => {
-  const rule = rules.findLast((rule) => rule.image !== undefined && view.matchMedia(rule.media).matches);
-  return rule?.image === undefined ? { image, variants } : { image: rule.image, variants: rule.variants };
-};
+export const buildScene = (element: HTMLElement, built: Built, standing?: PlainScene): BuiltScene =>
+  new BuiltScene(element, built, standing);
 
-/** Whether an address is that of a picture or of one of its variants: a picture that still loads shows the one before. */
-const isFileOf = (
-  { image, variants = {} }: Pick<ImageLayer, "image" | "variants">,
-  url: string,
-  base: string,
-) => [image, ...Object.values(variants)].some((file) => new URL(file, base).href === url);
+/** Who builds scenes is there from the beginning. */
+export const buildAtOnce = { all: whole(buildScene) };

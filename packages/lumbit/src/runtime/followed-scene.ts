@@ -23,9 +23,6 @@ export interface Look {
   look: PageLook;
 }
 
-/** The look of a page that says nothing of it: always the same object, so that nothing seems to have changed. */
-export const noLook: PageLook = {};
-
 export const isAlike = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /**

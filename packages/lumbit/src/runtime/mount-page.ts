@@ -1,4 +1,11 @@
-import { directionalityOf, type FontFace, layoutPage, type Page, type PageLayout } from "../core/index.ts";
+import {
+  directionalityOf,
+  type FontFace,
+  layoutPage,
+  noLook,
+  type Page,
+  type PageLayout,
+} from "../core/index.ts";
 import {
   type Assets,
   backdropElement,
@@ -10,7 +17,7 @@ import {
 } from "../markup/index.ts";
 import { MeasuredEms } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
-import { followScene, isAlike, lookStyle, noLook, sceneStyles } from "./followed-scene.ts";
+import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";

@@ -1,12 +1,11 @@
-import type { PageLook, Scene } from "../core/index.ts";
+import { noLook, type PageLook, type Scene } from "../core/index.ts";
 import type { Picture } from "../markup/index.ts";
-import { BuiltScene } from "./build.ts";
+import type { Built, BuiltScene } from "./build.ts";
+import type { PlainScene } from "./build-plain.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
-import { noLook } from "./followed-scene.ts";
-import { measureLines } from "./lines.ts";
 import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
+import { type Part, withPart } from "./parts.ts";
 import { restartable } from "./restartable.ts";
-import { spreadFull } from "./spread.ts";
 
 /** A scene to build in an element. */
 export interface SceneOptions extends MotionOptions {
@@ -26,6 +25,14 @@ export interface MountedScene extends Mounted {
   update(scene: Scene, more?: Pick<SceneOptions, "page" | "pictures">): void;
 }
 
+/** Who builds scenes. */
+export interface Builder {
+  /** Of all kinds, whatever stands there already. */
+  all: Part<(element: HTMLElement, built: Built, standing?: PlainScene) => BuiltScene>;
+  /** Until that is loaded: plain ones, and of others what is plain. */
+  plain?: (element: HTMLElement, built: Built) => PlainScene;
+}
+
 let judged: ((scene: Scene) => void) | undefined;
 
 /** Has scenes judged before they are shown: what development has, and production does not. */
@@ -33,31 +40,20 @@ export const judgeScenes = (judge: (scene: Scene) => void): void => {
   judged = judge;
 };
 
-/**
- * Builds a scene in an element and brings it to life. Mounting an element again replaces what was mounted there.
- *
- * @throws TypeError when there is no element
- * @throws SceneError in development, when it is not written as scenes are
- */
-export const mountScene = (element: HTMLElement, options: SceneOptions): MountedScene =>
-  mounted(element, options, false);
-
-/**
- * Brings a scene to life whose elements somebody else has made, as `sceneElement` says, and keeps so: those of a
- * framework. Nothing but their attributes that say who moves them is written.
- */
-export const dressScene = (element: HTMLElement, options: SceneOptions): MountedScene =>
-  mounted(element, options, true);
-
-function mounted(element: HTMLElement, options: SceneOptions, given: boolean): MountedScene {
+/** `mount` of a scene, with who builds it; `tell` is told what is wrong with it where that shall not be thrown. */
+export function mountScene(
+  element: HTMLElement,
+  options: SceneOptions,
+  { all, plain }: Builder,
+  tell?: (message: string) => void,
+): MountedScene {
   requireElement(element);
   const judge = (scene: Scene) => {
     try {
       judged?.(scene);
     } catch (error) {
-      // A component says what is wrong with it: the rest of the application goes on.
-      if (!given) throw error;
-      console.error((error as Error).message);
+      if (!tell) throw error;
+      tell((error as Error).message);
     }
   };
   judge(options.scene);
@@ -65,21 +61,40 @@ function mounted(element: HTMLElement, options: SceneOptions, given: boolean): M
   const driver = driverFor(options.driver, smoothing);
   mountedIn(element)?.dispose();
   let shown = { scene: options.scene, look: options.page ?? noLook, pictures };
-  const built = new BuiltScene(element, shown, given);
+  let isOver = false;
+  let first = all.there ? undefined : plain?.(element, shown);
+  let built = all.there?.(element, shown);
+  const standing = () => (built ?? first) as BuiltScene | PlainScene;
   const staged: Staged = {
-    ...{ scenes: built.scenes, driverOf: () => driver, styles: built.styles },
-    restyle() {
-      built.remeasure();
-      spreadFull(built.scenes, built.styles);
-    },
-    measure: () => built.scenes.forEach(measureLines),
+    ...{ scenes: standing().scenes, driverOf: () => driver, styles: standing().styles },
+    restyle: () => standing().remeasure(),
+    measure: () => built?.measure(),
   };
   const live = restartable(() => enliven(staged, { smoothing }));
-  return kept<Pick<MountedScene, "update">>(element, live, () => built.release(), {
-    update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
-      judge(scene);
-      shown = { scene, look: page, pictures };
+  /** Shows what is to be shown, as soon as who builds all is there. */
+  const show = () =>
+    withPart(all, (build) => {
+      if (isOver) return;
+      const before = built ? undefined : first;
+      built ??= build(element, before?.shown ?? shown, before);
+      first = undefined;
       live.follow(built.update(shown));
+      before?.leave();
+    });
+  if (first && !first.isWhole) show();
+  return kept<Pick<MountedScene, "update">>(
+    element,
+    live,
+    () => {
+      isOver = true;
+      standing().release();
     },
-  });
+    {
+      update(scene, { page = shown.look, pictures = shown.pictures } = {}) {
+        judge(scene);
+        shown = { scene, look: page, pictures };
+        show();
+      },
+    },
+  );
 }

@@ -1,4 +1,5 @@
 import { more } from "./adopt/more/index.ts";
+import { buildAtOnce } from "./build.ts";
 import type { Mounted } from "./enliven.ts";
 import { type MarkupOptions, mountMarkup } from "./mount-markup.ts";
 import { type MountedScene, mountScene, type SceneOptions } from "./mount-scene.ts";
@@ -17,5 +18,7 @@ export type MountOptions = MarkupOptions | SceneOptions;
 export function mount(element: HTMLElement, options: SceneOptions): MountedScene;
 export function mount(element: HTMLElement, options?: MarkupOptions): Mounted;
 export function mount(element: HTMLElement, options: MountOptions = {}): Mounted {
-  return options.scene ? mountScene(element, options) : mountMarkup(element, options, whole(more));
+  return options.scene
+    ? mountScene(element, options, buildAtOnce)
+    : mountMarkup(element, options, whole(more));
 }

@@ -1,5 +1,9 @@
+import { buildAtOnce } from "./build.ts";
+import { type MountedScene, mountScene, type SceneOptions } from "./mount-scene.ts";
 import { haveAll } from "./whole.ts";
 
 haveAll();
 
-export * from "./scene.ts";
+/** `mount` of `scene.ts`, with everything there from the beginning. */
+export const mount = (element: HTMLElement, options: SceneOptions): MountedScene =>
+  mountScene(element, options, buildAtOnce);
