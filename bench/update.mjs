@@ -1,5 +1,6 @@
 // What `update` of a mounted scene costs, one depth in each frame, and `mount` of markup: node bench/update.mjs [runs]. Main
-// thread, as ratios to a hand-written page in which a script sets one custom property on one element.
+// thread, without what the same frames take in which nothing is changed, as ratios to a hand-written page in which a script
+// sets one custom property on one element.
 import { readFileSync } from "node:fs";
 import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
@@ -23,12 +24,6 @@ window.step = (step) => {
   live.update({ ...first, layers: [{ ...own, depth: 0.1 + step / 100 }, ...others] });
 };
 </script></body>`;
-/** The same scene, with the one property set that the change comes to: what of it is the engine's. */
-const floor = (layers) =>
-  scene(layers).replace(
-    "live.update({",
-    "document.querySelector('[data-lumbit-layer]').style.setProperty('--lumbit-speed', String(1 / (1.1 + step / 100))); if (0) live.update({",
-  );
 const plain = `<!doctype html><style>div { position: absolute; width: 180px; height: 120px; translate: 0 var(--y); }</style><body>${Array.from(
   { length: 20 },
   (_, index) =>
@@ -37,21 +32,32 @@ const plain = `<!doctype html><style>div { position: absolute; width: 180px; hei
 const first = document.querySelector("div");
 window.step = (step) => first.style.setProperty("--y", step + "px");
 </script></body>`;
+/** A page in which a step does this instead. */
+const doing = (step, page) => `${page}<script type="module">window.step = (step) => {${step}};</script>`;
+/** The one property that an update of the scene comes to. */
+const property =
+  "document.querySelector('[data-lumbit-layer]').style.setProperty('--lumbit-speed', String(1 / (1.1 + step / 100)))";
 const markup = (
   layers,
 ) => `<!doctype html><style>section { position: relative; height: 1200px } i { position: absolute; width: 180px; height: 120px; background: teal }</style>
 <body><section data-lumbit-scene>${Array.from({ length: layers }, (_, index) => `<i data-lumbit-depth="${(index % 9) / 3}" style="left: ${(index * 37) % 80}%; top: ${(index * 53) % 80}%"></i>`).join("")}</section>
 <script type="module">import { mount } from "/markup.js"; window.go = () => mount(document.body); window.step = () => {};</script></body>`;
 const pages = {
-  ...{ plain, 20: scene(20), 200: scene(200), "floor-20": floor(20), "floor-200": floor(200) },
-  "markup-20": markup(20),
-  "markup-200": markup(200),
+  ...{ "by hand": plain, "by hand, nothing": doing("", plain) },
+  ...Object.fromEntries(
+    [20, 200].flatMap((layers) => [
+      [`${layers}`, scene(layers)],
+      [`${layers}, property`, doing(property, scene(layers))],
+      [`${layers}, nothing`, doing("", scene(layers))],
+      [`markup-${layers}`, markup(layers)],
+    ]),
+  ),
 };
 
 const dist = fileURLToPath(new URL("../packages/lumbit/dist/", import.meta.url));
 const server = createServer(({ url = "" }, response) => {
   const script = url.endsWith(".js");
-  const body = script ? readFileSync(dist + url.slice(1)) : pages[url.slice(1)];
+  const body = script ? readFileSync(dist + url.slice(1)) : pages[decodeURIComponent(url.slice(1))];
   response.writeHead(200, { "content-type": script ? "text/javascript" : "text/html" }).end(body);
 });
 await new Promise((resolve) => server.listen(0, "127.0.0.1", resolve));
@@ -108,15 +114,21 @@ async function longTasks(kind) {
   return tasks;
 }
 
-const kinds = ["plain", "20", "200", "floor-20", "floor-200"];
+const kinds = Object.keys(pages).filter((kind) => !kind.startsWith("markup"));
 const results = Object.fromEntries(kinds.map((kind) => [kind, []]));
 for (let run = 0; run < runs; run++) for (const kind of kinds) results[kind].push(await updates(kind));
 const each = Object.fromEntries(kinds.map((kind) => [kind, median(results[kind].map(({ each }) => each))]));
 for (const kind of kinds)
   console.log(
-    `${kind.padEnd(9)} ${each[kind].toFixed(2)} ms (${["script", "style", "paint"].map((part) => `${part} ${median(results[kind].map((one) => one[part])).toFixed(2)}`).join(", ")}), ${(each[kind] / each.plain).toFixed(1)} times by hand, ${median(results[kind].map(({ forced }) => forced))} forced layouts`,
+    `${kind.padEnd(16)} ${each[kind].toFixed(2)} ms a frame, ${median(results[kind].map(({ forced }) => forced))} forced layouts`,
   );
-console.log(`200 layers are ${(each[200] / each[20]).toFixed(2)} times 20`);
+/** What is done in a frame, without what the frame takes by itself: animations that go on, layers that are put together. */
+const own = (kind) => each[kind] - each[`${kind.split(",")[0]}, nothing`];
+for (const layers of [20, 200])
+  console.log(
+    `an update among ${layers} layers ${own(`${layers}`).toFixed(2)} ms, ${(own(`${layers}`) / own("by hand")).toFixed(1)} times by hand, ${(own(`${layers}`) / own(`${layers}, property`)).toFixed(1)} times that property alone`,
+  );
+console.log(`an update among 200 layers is ${(own("200") / own("20")).toFixed(2)} times one among 20`);
 for (const layers of [20, 200])
   console.log(`mounting markup of ${layers} layers forces ${await mounting(`markup-${layers}`)} layouts`);
 const tasks = [];
