@@ -249,6 +249,30 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     await run("m.dispose()");
   });
 
+  test("that goes with the pointer from now on does so, as far as its depth has it", async () => {
+    body = container("");
+    await open();
+    await run(
+      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene}`,
+    );
+    await scroll(500);
+    const far = () =>
+      run<number>(`document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().left`);
+    const at = await far();
+    await run('m.update({ ...scene, camera: { sway: "80px" } })');
+    await page.waitForTimeout(500);
+    await page.mouse.move(750, 400);
+    const shifted = (by: number) =>
+      expect.poll(async () => (await far()) - at, { timeout: 10_000 }).toBeCloseTo(by, 0);
+    // The camera goes to the right by 40 px half way to the edge: a layer of depth d stays behind by the rest of its speed.
+    await shifted(40 * (1 - 1 / 2));
+    await run(
+      'm.update({ ...scene, camera: { sway: "80px" }, layers: scene.layers.map((layer, index) => index ? layer : { ...layer, depth: 3 }) })',
+    );
+    await shifted(40 * (1 - 1 / 4));
+    await run("m.dispose()");
+  });
+
   test("keeps one value of a setting however often that changes", async () => {
     body = container("");
     await open();

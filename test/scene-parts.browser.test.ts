@@ -216,6 +216,28 @@ describe("a page of scenes", () => {
   test.each([
     ["plain", plain],
     ["any", ramped(plain)],
+  ])("that are %s leaves existing markup where it is", async (_, scene) => {
+    const page = await browser.newPage({ viewport: { width: 1000, height: 700 } });
+    await page.goto(
+      server.addressOf(
+        `${markup}<section data-lumbit-scene style="height:600px"><p data-lumbit-depth="1" style="translate:70px 0">Low water</p></section><div style="height:1300px">`,
+      ),
+    );
+    const run = <T>(body: string) => page.evaluate(`(async () => { ${body} })()`) as Promise<T>;
+    await run('(await import("/dist/markup.js")).mount(document.body)');
+    await scrollPage(page, 2400);
+    const left = () => run("return document.querySelector('body > section p').getBoundingClientRect().left");
+    expect(await left()).toBeCloseTo(70, 1);
+    await run(mounting("scene", scene));
+    await page.waitForTimeout(300);
+    expect(await run("return document.querySelectorAll('#host h1').length")).toBe(1);
+    expect(await left()).toBeCloseTo(70, 1);
+    await page.close();
+  });
+
+  test.each([
+    ["plain", plain],
+    ["any", ramped(plain)],
   ])("is as it was when they are disposed of: %s", async (_, scene) => {
     const release = server.hold();
     const { page, run } = await opened(scene);

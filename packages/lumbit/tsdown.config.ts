@@ -27,7 +27,7 @@ const asOneFile = {
     return undefined;
   },
   load: (id: string) =>
-    /markup[\\/]plain\.css\.ts$/.test(id)
+    /markup[\\/]plain-markup\.css\.ts$/.test(id)
       ? { code: 'export const plainCss = "";', moduleType: "js" as const }
       : undefined,
 };

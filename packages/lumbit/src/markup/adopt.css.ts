@@ -17,6 +17,9 @@ export const crop = (end: "enter" | "leave") => {
 
 export const between = (end: typeof standing) => `{ from { ${end("enter")} } to { ${end("leave")} } }`;
 
+/** How what drifts does, wherever it stands: scenes and existing markup that are brought to life in one page share the name. */
+export const standingDriftCss = `@keyframes lumbit-drift ${between(standing)}`;
+
 /** What crops a picture while it slides against its slide. */
 export const cropWay: Way = { ...slideWay, name: "lumbit-crop", keyframes: between(crop) };
 
@@ -35,7 +38,7 @@ export const adoptCss = `
   [data-lumbit-is~=behind] { display: block; }
   [data-lumbit-is~=adopted-reel][data-lumbit-is~=backwards] > [data-lumbit-is~=row] { flex-direction: row-reverse; }
   [data-lumbit-is~=paned] { scale: var(--lumbit-cover); }
-  @keyframes lumbit-drift ${between(standing)}
+  ${standingDriftCss}
   ${keyframesCss([rowWay, { ...slideWay, keyframes: between(standing) }, cropWay]).join("\n")}
 }
 `;

@@ -1,4 +1,4 @@
-export { adoptCss, cropWay } from "./adopt.css.ts";
+export { adoptCss, cropWay, standingDriftCss } from "./adopt.css.ts";
 export { css, type Expression, print, value } from "./arithmetic.ts";
 export { arrangedAlone } from "./arranged.ts";
 export {
@@ -23,7 +23,7 @@ export { nativeCss } from "./native.css.ts";
 export { follows, ownSettleCss } from "./own-settle.ts";
 export { blurBehindCss, buttonCss, panelCss } from "./panel.ts";
 export { passage, settle, zero } from "./passage.css.ts";
-export { plainCss } from "./plain.css.ts";
+export { plainCss } from "./plain-markup.css.ts";
 export { plainSceneCss } from "./plain-scene.css.ts";
 export { isPlain, plainElement, plainFrame, plainRules } from "./plain-scene.ts";
 export { variable } from "./properties.ts";

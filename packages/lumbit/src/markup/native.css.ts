@@ -34,12 +34,6 @@ export const driftingCss = `
 }
 `;
 
-/** How what drifts does. */
-export const driftCss = `@keyframes lumbit-drift {
-  from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }
-  to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
-}`;
-
 /** What moves a page without script. */
 export const nativeCss = `${driftingCss}
 /* A layer that settles by its own passage goes from far before that moment to as far behind it. */
@@ -51,7 +45,10 @@ export const nativeCss = `${driftingCss}
   animation-timeline: ${ownTimeline};
   animation-range: ${ownRange};
 }
-${driftCss}
+@keyframes lumbit-drift {
+  from { translate: var(--lumbit-enter-x) var(--lumbit-enter-y); }
+  to { translate: var(--lumbit-leave-x) var(--lumbit-leave-y); }
+}
 @keyframes lumbit-push {
   from { transform: ${nearing(zero)}; }
   to { transform: ${nearing(passage.length)}; }

@@ -1,7 +1,8 @@
+import { standingDriftCss } from "./adopt.css.ts";
 import { motionConditions } from "./conditions.ts";
 import { fixedCss } from "./fixed.css.ts";
 import { plainModelCss } from "./model.css.ts";
-import { driftCss, driftingCss } from "./native.css.ts";
+import { driftingCss } from "./native.css.ts";
 import { driftsCss, oversCss, reachesCss, reaching } from "./reach.css.ts";
 
 /** All that scenes need whose layers have a depth and nothing that changes along their way. */
@@ -12,6 +13,6 @@ export const plainSceneCss = `${plainModelCss}
   ${oversCss("[data-lumbit-is~=reach][data-lumbit-is][data-lumbit-is]")}
   ${reachesCss(reaching)}
   ${fixedCss}
-  @supports ${motionConditions.supports} {${driftingCss}${driftCss}}
+  @supports ${motionConditions.supports} {${driftingCss}${standingDriftCss}}
 }
 `;

@@ -1,6 +1,5 @@
 import type { PageLook, Scene } from "../core/index.ts";
 import { type Assets, type Picture, sceneElement, sceneSelector } from "../markup/index.ts";
-import type { PlainScene } from "./build-plain.ts";
 import { BuiltElements } from "./built-elements.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { MeasuredEms } from "./ems.ts";
@@ -11,6 +10,7 @@ import { measureLines } from "./lines.ts";
 import { adoptModel } from "./model-sheet.ts";
 import { whole } from "./parts.ts";
 import { PictureSizes } from "./picture-sizes.ts";
+import type { PlainScene } from "./plain-scene.ts";
 import type { Change } from "./restartable.ts";
 import { sheetHome } from "./sheet.ts";
 import { spreadFull } from "./spread.ts";
@@ -51,7 +51,7 @@ export class BuiltScene {
       () => this.restyle(),
     );
     this.#elements = standing === "given" ? undefined : (before?.elements ?? this.#build());
-    this.#sizes.look();
+    this.#sizes.note();
   }
 
   get scenes(): HTMLElement[] {
@@ -75,7 +75,7 @@ export class BuiltScene {
       this.#elements.takeDown();
       this.#elements = this.#build();
     }
-    this.#sizes.look();
+    this.#sizes.note();
     return "elements";
   }
 

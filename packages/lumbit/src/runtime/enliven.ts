@@ -73,6 +73,7 @@ export function enliven(
   const has = (selector: string) =>
     [...scenes, ...(backdrop ? [backdrop] : [])].some((part) => part.querySelector(selector));
 
+  let asking: ReturnType<typeof setTimeout> | undefined;
   let sway: Sway | undefined;
   let isSwayAsked = false;
   const followPointer = () => {
@@ -147,8 +148,12 @@ export function enliven(
     },
     refresh,
     follow(change) {
+      if (change.length === 0) return;
       // What a sheet does follows by itself.
-      if (change.length > 0) moving?.refresh(change === "rules" ? undefined : change);
+      moving?.refresh(change === "rules" ? undefined : change);
+      // Whether anything goes with the pointer is asked once for many changes: it is read off the style.
+      clearTimeout(asking);
+      asking = setTimeout(followPointer, 100);
     },
     pause() {
       isPaused = true;
@@ -162,6 +167,7 @@ export function enliven(
     },
     dispose() {
       isOver = true;
+      clearTimeout(asking);
       for (const part of running.reverse()) part.dispose();
       unwatch();
     },

@@ -1,4 +1,11 @@
-import { fixedCss, modelCss, motionConditions, nativeCss, propertyCss } from "../markup/index.ts";
+import {
+  fixedCss,
+  modelCss,
+  motionConditions,
+  nativeCss,
+  propertyCss,
+  standingDriftCss,
+} from "../markup/index.ts";
 import { reachSheet } from "./reach.ts";
 import { adoptSheet } from "./sheet.ts";
 
@@ -13,4 +20,4 @@ export function adoptModel(element: Element, still = false): () => void {
 }
 
 const movingCss = `@media ${motionConditions.media} {${fixedCss}
-@supports ${motionConditions.supports} {${nativeCss}}}`;
+@supports ${motionConditions.supports} {${nativeCss}${standingDriftCss}}}`;

@@ -1,10 +1,10 @@
 import { noLook, type PageLook, type Scene } from "../core/index.ts";
 import type { Picture } from "../markup/index.ts";
 import type { Built, BuiltScene } from "./build.ts";
-import type { PlainScene } from "./build-plain.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
 import { kept, type MotionOptions, mountedIn, requireElement } from "./mounted.ts";
 import { type Part, withPart } from "./parts.ts";
+import type { PlainScene } from "./plain-scene.ts";
 import { restartable } from "./restartable.ts";
 
 /** A scene to build in an element. */

@@ -38,7 +38,7 @@ export class PictureSizes {
   }
 
   /** Takes note of the sizes of pictures that are there already. */
-  look(): void {
+  note(): void {
     for (const picture of this.#element.querySelectorAll("img")) if (picture.complete) this.#loaded(picture);
     // A film is as large as its still, of whose loading it tells nothing.
     for (const video of this.#element.querySelectorAll<HTMLVideoElement>("video[poster]:not([width])")) {

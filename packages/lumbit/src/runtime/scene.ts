@@ -1,6 +1,6 @@
-import { PlainScene } from "./build-plain.ts";
 import { type MountedScene, mountScene, type SceneOptions } from "./mount-scene.ts";
 import { part } from "./parts.ts";
+import { PlainScene } from "./plain-scene.ts";
 
 export type { PageLook } from "../core/page.ts";
 export type { Scene } from "../core/scene.ts";

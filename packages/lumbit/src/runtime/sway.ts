@@ -121,8 +121,10 @@ export function swayScenes(scenes: readonly HTMLElement[]): Sway {
   };
   const follow = (found: Follower[]) => {
     for (const follower of followers) follower.release();
+    // As many as before are the same ones in another style: they stay where they are.
+    if (found.length !== followers.length) current = [];
     followers = found;
-    current = [];
+    for (const [index, follower] of followers.entries()) if (current[index]) follower.show(current[index]);
     listen();
     wake();
   };

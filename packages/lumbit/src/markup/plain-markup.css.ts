@@ -1,4 +1,4 @@
-import { between, crop, standing } from "./adopt.css.ts";
+import { between, crop, standingDriftCss } from "./adopt.css.ts";
 import { motionConditions } from "./conditions.ts";
 import { passageCss, screenCss } from "./model.css.ts";
 import { driftingCss } from "./native.css.ts";
@@ -19,7 +19,7 @@ ${paned} { --lumbit-paned: 1; }
   ${driftsCss(`[data-lumbit-driver="native"] [data-lumbit-is~=drifts], ${paned}`)}
   ${oversCss(`${paned}[data-lumbit-is][data-lumbit-is]`)}
   ${paned} { scale: var(--lumbit-cover); }
-  @keyframes lumbit-drift ${between(standing)}
+  ${standingDriftCss}
   @keyframes lumbit-crop ${between(crop)}
   @supports ${motionConditions.supports} {${driftingCss}}
 }

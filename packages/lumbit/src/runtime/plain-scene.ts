@@ -50,7 +50,7 @@ export class PlainScene {
       element,
       plainElement(this.shown.scene, this.shown.look, this.#sizes.assets),
     );
-    this.#sizes.look();
+    this.#sizes.note();
   }
 
   remeasure(): void {
