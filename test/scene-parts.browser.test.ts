@@ -60,6 +60,53 @@ const plain: Scene = {
     },
   ],
 };
+/** A scene with what plain ones do not have: a hold, a reel, a pane, a group, a rule. */
+const varied: Scene = {
+  ...plain,
+  hold: "900px",
+  layers: [
+    ...plain.layers.slice(0, 2),
+    {
+      name: "frame",
+      image: svg(300, 200, "teal"),
+      alt: "",
+      depth: 0.6,
+      pane: true,
+      place: { left: "5%", top: "5%", width: "20%", height: "30vh" },
+      rules: [{ media: "(min-width: 900px)", depth: 1.5 }],
+    },
+    {
+      name: "hut",
+      depth: 0.3,
+      place: { right: "5%", top: "5%", width: "200px", height: "100px" },
+      layers: [
+        {
+          name: "roof",
+          shape: "rectangle",
+          background: "#421",
+          place: { left: 0, top: 0, width: "50%", height: "50%" },
+        },
+      ],
+    },
+    {
+      name: "boats",
+      reel: {},
+      place: { left: 0, right: 0, bottom: "5%", height: "40%" },
+      layers: ["one", "two", "three"].map((name) => ({
+        name,
+        layers: [
+          {
+            name: `${name}-sail`,
+            shape: "rectangle" as const,
+            background: "#fff",
+            depth: 1,
+            place: { left: "20%", top: "20%", width: "40%", height: "40%" },
+          },
+        ],
+      })),
+    },
+  ],
+};
 const page = { haze: 0.3, focus: { depth: 0, blur: "4px" as const } };
 
 const markup =
@@ -95,14 +142,37 @@ describe.each(engineNames)("a plain scene in %s", (name) => {
       await engine.run("await new Promise((done) => setTimeout(done, 500))");
       results.push(await engine.run(drawn));
     }
-    const [own, whole] = results as [unknown[][], unknown[][]];
-    expect(own.length).toBe(36);
-    for (const [index, parts] of own.entries())
-      for (const [at, value] of parts.entries())
-        if (typeof value === "number") expect(value).toBeCloseTo(whole[index]?.[at] as number, 2);
-        else expect(value).toBe(whole[index]?.[at]);
+    expectAlike(results);
+    expect(results[0]?.length).toBe(36);
   });
+
+  test.each(["native", "scripted"])(
+    "becomes any other as if it had been that, moved by %s",
+    async (driver) => {
+      const engine = await engineOf(name);
+      const results: unknown[][][] = [];
+      for (const file of ["scene", "lumbit"]) {
+        await engine.open(server.addressOf(markup));
+        await engine.resize(1000, 700);
+        await engine.run(mounting(file, file === "scene" ? plain : varied, `, driver: "${driver}"`));
+        if (file === "scene") await engine.run(`live.update(${JSON.stringify(varied)})`);
+        await engine.run("await new Promise((done) => setTimeout(done, 900))");
+        results.push(await engine.run(drawn));
+      }
+      expectAlike(results);
+      expect(results[0]?.length).toBeGreaterThan(50);
+    },
+  );
 });
+
+/** The same elements are at the same places, within a hundredth of a pixel. */
+function expectAlike([own = [], whole = []]: unknown[][][]): void {
+  expect(own.length).toBe(whole.length);
+  for (const [index, parts] of own.entries())
+    for (const [at, value] of parts.entries())
+      if (typeof value === "number") expect(value).toBeCloseTo(whole[index]?.[at] as number, 2);
+      else expect(value).toBe(whole[index]?.[at]);
+}
 
 /** Mounts a scene, and gives the page with the parts that it asks for. */
 async function opened(scene: unknown, more = "") {

@@ -7,12 +7,12 @@ import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.t
 import { KeptOrders } from "./kept-orders.ts";
 import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
-import { adoptModel } from "./model-sheet.ts";
+import { movingModel } from "./model-sheets.ts";
 import { whole } from "./parts.ts";
 import { PictureSizes } from "./picture-sizes.ts";
 import type { PlainScene } from "./plain-scene.ts";
 import type { Change } from "./restartable.ts";
-import { sheetHome } from "./sheet.ts";
+import { adoptSheets, sheetHome } from "./sheet.ts";
 import { spreadFull } from "./spread.ts";
 
 /** A scene as it is built in an element, and what its page gives it. */
@@ -43,7 +43,7 @@ export class BuiltScene {
     const before = standing === "given" ? undefined : standing;
     this.styles = before?.styles ?? new ElementStyles(element);
     this.#sheets = new KeptSheets(sheetHome(element), false);
-    this.#releaseModel = adoptModel(element);
+    this.#releaseModel = adoptSheets(element, ...movingModel);
     this.#sizes = new PictureSizes(
       element,
       before?.pictures ?? built.pictures,

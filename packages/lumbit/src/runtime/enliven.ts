@@ -70,8 +70,8 @@ export function enliven(
     running.push(own);
     return own;
   };
-  const has = (selector: string) =>
-    [...scenes, ...(backdrop ? [backdrop] : [])].some((part) => part.querySelector(selector));
+  const drawn = backdrop ? [...scenes, backdrop] : scenes;
+  const has = (selector: string) => drawn.some((part) => part.querySelector(selector));
 
   let asking: ReturnType<typeof setTimeout> | undefined;
   let sway: Sway | undefined;
@@ -114,7 +114,7 @@ export function enliven(
     });
   if (has("[data-lumbit-video]"))
     run(filming, (playVideos) => {
-      keep(playVideos([...scenes, ...(backdrop ? [backdrop] : [])]));
+      keep(playVideos(drawn));
     });
   if (has("[data-lumbit-is~=reel]"))
     run(reeling, (followReels) => {

@@ -12,6 +12,7 @@ import {
   fileAt,
   headerElement,
   headerRules,
+  modelCss,
   resetCss,
   sceneElement,
 } from "../markup/index.ts";
@@ -23,9 +24,9 @@ import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
-import { adoptModel } from "./model-sheet.ts";
+import { movingModel } from "./model-sheets.ts";
 import { restartable } from "./restartable.ts";
-import { adoptSheet } from "./sheet.ts";
+import { adoptSheet, adoptSheets } from "./sheet.ts";
 import { spreadFull } from "./spread.ts";
 import { standing } from "./standing.ts";
 import { inlineStyles } from "./style-writer.ts";
@@ -62,7 +63,7 @@ export function mountPage(
   const driver = driverFor(wanted);
   const { body } = document;
   const main = document.createElement("main");
-  const releases = [adoptSheet(body, resetCss), adoptModel(body, still)];
+  const releases = [adoptSheet(body, resetCss), adoptSheets(body, ...(still ? [modelCss] : movingModel))];
   const sheets = new KeptSheets(document, still);
   const orders = new KeptOrders();
   const fonts = new Map<FontFace, globalThis.FontFace>();

@@ -34,19 +34,16 @@ export function kept<More extends object>(
   more: More,
 ): Mounted & More {
   let disposed = false;
+  const { driver: _, ...acts } = { ...live, ...more };
   /** What is done with a handle that is disposed of does nothing. */
-  const alive = <Part extends object>(part: Part): Part =>
-    Object.fromEntries(
-      Object.entries(part).map(([name, value]) => [
-        name,
-        typeof value === "function"
-          ? (...given: unknown[]) => (disposed ? () => {} : value(...given))
-          : value,
-      ]),
-    ) as Part;
+  const alive = Object.fromEntries(
+    Object.entries(acts as Record<string, (...given: unknown[]) => unknown>).map(([name, act]) => [
+      name,
+      (...given: unknown[]) => (disposed ? () => {} : act(...given)),
+    ]),
+  ) as unknown as Mounted & More;
   const handle = {
-    ...alive(live),
-    ...alive(more),
+    ...alive,
     get driver() {
       return live.driver;
     },
@@ -59,5 +56,5 @@ export function kept<More extends object>(
     },
   };
   mounted.set(element, handle);
-  return handle as Mounted & More;
+  return handle;
 }

@@ -1,17 +1,9 @@
-import {
-  isPlain,
-  plainElement,
-  plainFrame,
-  plainRules,
-  plainSceneCss,
-  propertyCss,
-  ruleCss,
-} from "../markup/index.ts";
+import { isPlain, plainElement, plainFrame, plainRules, plainSceneCss, ruleCss } from "../markup/index.ts";
 import type { Built } from "./build.ts";
 import { BuiltElements } from "./built-elements.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { PictureSizes } from "./picture-sizes.ts";
-import { adoptSheet } from "./sheet.ts";
+import { adoptSheet, adoptSheets } from "./sheet.ts";
 
 /**
  * A plain scene that was built in an element of somebody else's, or what is plain of another one without its layers: its
@@ -35,11 +27,7 @@ export class PlainScene {
     this.shown = this.isWhole ? built : { scene: plainFrame(scene), look: {}, pictures };
     this.scenes = [element];
     this.styles = new ElementStyles(element);
-    const model = [
-      adoptSheet(element.ownerDocument.documentElement, propertyCss),
-      adoptSheet(element, plainSceneCss),
-    ];
-    this.#releaseModel = () => model.forEach((release) => void release());
+    this.#releaseModel = adoptSheets(element, plainSceneCss);
     this.#sizes = new PictureSizes(
       element,
       pictures,

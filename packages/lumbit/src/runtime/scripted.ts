@@ -7,9 +7,10 @@ import { cropCss } from "../markup/crop.ts";
 import { type Driver, prefersStillness, watchLayout } from "./driver.ts";
 import { isMarked } from "./marks.ts";
 import { type Around, positionOf } from "./position.ts";
-import { reachSheet } from "./reach.ts";
+import { movingReachCss } from "./reach.ts";
 import { scaleOf } from "./scale.ts";
 import { type Scroller, scrollerOf } from "./scroller.ts";
+import { adoptSheet } from "./sheet.ts";
 import { approach } from "./smoothing.ts";
 import { viewOf } from "./view.ts";
 
@@ -84,7 +85,8 @@ export function scriptedDriver(
   const scenes = elements.map(
     (element): MovingScene => ({ element, layers: [], top: 0, settle: 0, length: 0, resting: undefined }),
   );
-  const release = reachSheet(first);
+  // Whoever watches it otherwise has given it its style too.
+  const release = watched ? adoptSheet(first, movingReachCss) : () => {};
   // The backdrop of a page is moved by the driver of its scenes.
   let behind: [HTMLElement, number][] = [];
   let viewport = 0;

@@ -1,3 +1,5 @@
+import { propertyCss } from "../markup/index.ts";
+
 /**
  * Adds a style sheet to the document or shadow root of an element, once for each text however often it is asked for,
  * and gives what takes it back. Constructed sheets work under the strictest Content-Security-Policy.
@@ -24,6 +26,18 @@ export function adoptSheet(element: Element, text: string): () => void {
     sheets.delete(text);
     home.adoptedStyleSheets = home.adoptedStyleSheets.filter((other) => other !== used.sheet);
   };
+}
+
+/**
+ * The same for several, later ones over earlier ones, with the properties that they name: shadow roots cannot register these, and the
+ * document has them.
+ */
+export function adoptSheets(element: Element, ...texts: readonly string[]): () => void {
+  const releases = [
+    adoptSheet(element.ownerDocument.documentElement, propertyCss),
+    ...texts.map((text) => adoptSheet(element, text)),
+  ];
+  return () => releases.forEach((release) => void release());
 }
 
 /** A new sheet for a document or shadow root: one of another window is not adopted. */

@@ -1,8 +1,8 @@
-import { type Declarations, plainCss, propertyCss } from "../../markup/index.ts";
+import { type Declarations, plainCss } from "../../markup/index.ts";
 import { plainLayer, plainScene } from "../../settings/index.ts";
 import { ElementStyles } from "../element-styles.ts";
 import { isMarked, mark, unmark } from "../marks.ts";
-import { adoptSheet } from "../sheet.ts";
+import { adoptSheets } from "../sheet.ts";
 import { viewOf } from "../view.ts";
 import { type AttributeRule, attributesOf, read } from "./attributes.ts";
 import type { Complaint } from "./complaints.ts";
@@ -71,8 +71,8 @@ export class Adoption {
     this.#element = element;
     this.#options = options;
     this.styles = new ElementStyles(element);
-    if (options.more) this.#have(options.more);
-    this.#read()?.();
+    if (options.more) this.goOn(options.more);
+    else this.#read()?.();
   }
 
   /**
@@ -81,7 +81,8 @@ export class Adoption {
    * @throws AttributeError where it is strict and something is wrong; nothing is changed then
    */
   goOn(more: More): void {
-    this.#have(more);
+    this.#complain = more.complaints(this.#options.strict);
+    this.#more = { part: more, parts: more.partsIn(this.#element, this.styles, this.#complain) };
     this.#read()?.();
   }
 
@@ -106,8 +107,7 @@ export class Adoption {
     for (const { element, read, rules } of this.#styled) {
       const style = read(holding(rules, viewOf(element)));
       const pane = this.#panes.get(element);
-      if (pane && style.paned) mark(element, "paned");
-      else if (pane) unmark(element, "paned");
+      if (pane) (style.paned ? mark : unmark)(element, "paned");
       this.styles.set(element, "settings", style.declarations);
       this.#more?.parts.stylePieces(element, style.pieces?.style);
     }
@@ -143,11 +143,6 @@ export class Adoption {
     this.styles.release();
     this.#more?.parts.release();
     this.#releaseStyle();
-  }
-
-  #have(more: More): void {
-    this.#complain = more.complaints(this.#options.strict);
-    this.#more = { part: more, parts: more.partsIn(this.#element, this.styles, this.#complain) };
   }
 
   #ask(): undefined {
@@ -273,15 +268,7 @@ export class Adoption {
     if (this.#styledBy === (more ?? "plain")) return;
     this.#styledBy = more ?? "plain";
     const before = this.#releaseStyle;
-    const element = this.#element;
-    if (more) this.#releaseStyle = more.adoptStyle(element);
-    else {
-      const releases = [
-        adoptSheet(element.ownerDocument.documentElement, propertyCss),
-        adoptSheet(element, plainCss),
-      ];
-      this.#releaseStyle = () => releases.forEach((release) => void release());
-    }
+    this.#releaseStyle = more ? more.adoptStyle(this.#element) : adoptSheets(this.#element, plainCss);
     before();
   }
 

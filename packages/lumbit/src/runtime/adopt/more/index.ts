@@ -1,8 +1,8 @@
 import { adoptCss } from "../../../markup/index.ts";
 import { layerAttributes, sceneAttributes } from "../../../settings/index.ts";
 import type { ElementStyles } from "../../element-styles.ts";
-import { adoptModel } from "../../model-sheet.ts";
-import { adoptSheet } from "../../sheet.ts";
+import { movingModel } from "../../model-sheets.ts";
+import { adoptSheets } from "../../sheet.ts";
 import type { Complain } from "../complaints.ts";
 import { AdoptedParts } from "./adopted-parts.ts";
 import { layerStyle, lookOf, wholeSceneStyle } from "./layer-style.ts";
@@ -21,10 +21,7 @@ export const more = {
   isPushed: (scene: HTMLElement) =>
     scene.dataset.lumbitPush !== undefined || /"push"/.test(scene.dataset.lumbitRules ?? ""),
   /** Gives the tree of an element the style of all that markup may have, and gives what takes it back. */
-  adoptStyle(element: Element): () => void {
-    const releases = [adoptModel(element), adoptSheet(element, adoptCss)];
-    return () => releases.forEach((release) => void release());
-  },
+  adoptStyle: (element: Element): (() => void) => adoptSheets(element, ...movingModel, adoptCss),
   partsIn: (element: HTMLElement, styles: ElementStyles, complain: Complain) =>
     new AdoptedParts(element, styles, complain),
 };
