@@ -159,6 +159,16 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
     { name: "wide", text: "Spring tide", depth: 0.5, fontSize: { fit: "60%" }, place: { center: "x", top: "200px" } },
     { name: "late", image: "/late.svg", alt: "", place: { right: 0, bottom: 0, width: "50%" } } ] }`;
 
+  /** The scene in view, with what may change it. */
+  async function openInView(): Promise<void> {
+    body = container("");
+    await open();
+    await run(
+      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene}`,
+    );
+    await scroll(500);
+  }
+
   test.each([
     ["left to right", ""],
     ["right to left", "direction: rtl"],
@@ -229,12 +239,7 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
   });
 
   test("is where another state of it is at once, without a scroll", async () => {
-    body = container("");
-    await open();
-    await run(
-      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene}`,
-    );
-    await scroll(500);
+    await openInView();
     const far = () =>
       run<number>(`document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().top`);
     const { top } = await box("host");
@@ -250,12 +255,7 @@ describe.each(["native", "scripted"])("a scene as an object, %s", (driver) => {
   });
 
   test("that goes with the pointer from now on does so, as far as its depth has it", async () => {
-    body = container("");
-    await open();
-    await run(
-      `window.m = mount(document.getElementById("host"), { scene: ${scene}, driver: "${driver}" }); window.scene = ${scene}`,
-    );
-    await scroll(500);
+    await openInView();
     const far = () =>
       run<number>(`document.querySelector("[data-lumbit-layer=far]").getBoundingClientRect().left`);
     const at = await far();

@@ -1,4 +1,4 @@
-import type { MarkupLayer, ShapeLayer } from "../core/index.ts";
+import type { MarkupLayer, Scene, ShapeLayer } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
 import { type Assets, fileAt } from "./assets.ts";
 import { type Element, element } from "./tree.ts";
@@ -6,6 +6,19 @@ import { type Element, element } from "./tree.ts";
 /** What an element is to the library: those of these that hold. */
 export const marks = (...names: (string | number | false | undefined)[]): string | undefined =>
   names.filter(Boolean).join(" ") || undefined;
+
+/** The box of a scene: what it is, and what is in it. */
+export const sceneBox = (scene: Scene, is: string | undefined, inside: Element["children"]): Element =>
+  element(
+    scene.as ?? "section",
+    {
+      id: scene.name,
+      "data-lumbit-scene": scene.name,
+      "data-lumbit-driver": "native",
+      "data-lumbit-is": is,
+    },
+    inside,
+  );
 
 export const linkElement = (
   href: string,

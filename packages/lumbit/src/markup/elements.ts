@@ -27,7 +27,7 @@ import {
   textParts,
 } from "../core/index.ts";
 import { type Assets, fileAt, type PictureSource } from "./assets.ts";
-import { divOrLink, linkElement, marks, named, pictureAttributes } from "./element-parts.ts";
+import { divOrLink, linkElement, marks, named, pictureAttributes, sceneBox } from "./element-parts.ts";
 import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
 import { follows } from "./own-settle.ts";
@@ -63,14 +63,9 @@ export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets
     ...stage(front),
   ];
   const crossed = crossesContent(scene) && "crossed";
-  return element(
-    scene.as ?? "section",
-    {
-      id: scene.name,
-      "data-lumbit-scene": scene.name,
-      "data-lumbit-driver": "native",
-      "data-lumbit-is": marks("scene", scene.content && "flows", isHeld(scene) ? "track" : crossed),
-    },
+  return sceneBox(
+    scene,
+    marks("scene", scene.content && "flows", isHeld(scene) ? "track" : crossed),
     isHeld(scene) ? [element("div", { "data-lumbit-is": marks("held", crossed) }, inside)] : inside,
   );
 }

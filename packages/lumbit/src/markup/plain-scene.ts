@@ -17,7 +17,7 @@ import {
 } from "../core/index.ts";
 import { type Assets, fileAt } from "./assets.ts";
 import { motionCss } from "./directed.ts";
-import { divOrLink, linkElement, marks, named, pictureAttributes } from "./element-parts.ts";
+import { divOrLink, linkElement, marks, named, pictureAttributes, sceneBox } from "./element-parts.ts";
 import { blendCss, changedLook, lookCss } from "./look.ts";
 import { paddingCss } from "./padding.ts";
 import { paintCss, radiusOf } from "./paint.ts";
@@ -82,16 +82,7 @@ export function plainElement(scene: Scene, look: PageLook, assets: Assets): Elem
           ),
         ]
       : [];
-  return element(
-    scene.as ?? "section",
-    {
-      id: scene.name,
-      "data-lumbit-scene": scene.name,
-      "data-lumbit-driver": "native",
-      "data-lumbit-is": "scene",
-    },
-    [...stage(fixed, true), ...stage(back)],
-  );
+  return sceneBox(scene, "scene", [...stage(fixed, true), ...stage(back)]);
 }
 
 function layerElement(layer: AnyLayer, still: boolean, assets: Assets): Element {

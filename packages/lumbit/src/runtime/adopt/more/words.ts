@@ -1,5 +1,5 @@
 import type { ValueFault } from "../../../settings/index.ts";
-import { AttributeError, shortened } from "../attribute-error.ts";
+import { AttributeError } from "../attribute-error.ts";
 import type { Complain, Complaint, Wrong } from "../complaints.ts";
 
 const words: Record<Wrong, string> = {
@@ -23,7 +23,9 @@ const words: Record<Wrong, string> = {
 export function complaints(strict: boolean): Complain {
   const told = new Set<string>();
   return (complaint) => {
-    const error = new AttributeError(complaint.element, complaint.name, sayingOf(complaint));
+    const error = new AttributeError(
+      `${described(complaint.element)}: ${complaint.name}: ${sayingOf(complaint)}`,
+    );
     if (strict) throw error;
     if (told.has(error.message)) return;
     told.add(error.message);
@@ -43,4 +45,14 @@ function faultInWords({ path, found, allowed }: ValueFault): string {
   const at = path.length > 0 ? `at /${path.join("/")} ` : "";
   const said = found === undefined ? "something is missing" : `found ${shortened(JSON.stringify(found))}`;
   return `${at}${said}; allowed: ${allowed}`;
+}
+
+const shortened = (text: string) => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
+
+/** An element as a person finds it: by its id, or else by its classes. */
+function described(element: Element): string {
+  const { tagName, id } = element;
+  const classes = element.getAttribute("class");
+  const told = id ? ` id="${id}"` : classes ? ` class="${shortened(classes)}"` : "";
+  return `<${tagName.toLowerCase()}${told}>`;
 }
