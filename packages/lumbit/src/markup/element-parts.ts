@@ -20,6 +20,10 @@ export const sceneBox = (scene: Scene, is: string | undefined, inside: Element["
     inside,
   );
 
+/** What layers stand in, where there are any; `still` where plain CSS fixes them. */
+export const stageBoxes = (layers: readonly Element[], still = false): Element[] =>
+  layers.length > 0 ? [element("div", { "data-lumbit-is": still ? "fixed" : "stage" }, layers)] : [];
+
 export const linkElement = (
   href: string,
   attributes: Element["attributes"],

@@ -27,7 +27,15 @@ import {
   textParts,
 } from "../core/index.ts";
 import { type Assets, fileAt, type PictureSource } from "./assets.ts";
-import { divOrLink, linkElement, marks, named, pictureAttributes, sceneBox } from "./element-parts.ts";
+import {
+  divOrLink,
+  linkElement,
+  marks,
+  named,
+  pictureAttributes,
+  sceneBox,
+  stageBoxes,
+} from "./element-parts.ts";
 import { mostRepeats } from "./line.ts";
 import { hasAnyWays } from "./motion.ts";
 import { follows } from "./own-settle.ts";
@@ -47,15 +55,10 @@ type Loading = "now" | "soon" | "late";
 export function sceneElement(scene: Scene, look: PageLook, late: boolean, assets: Assets): Element {
   const { fixed, back, front } = stageLayers(scene, look);
   const stage = (layers: readonly AnyLayer[], still = false) =>
-    layers.length > 0
-      ? [
-          element(
-            "div",
-            { "data-lumbit-is": still ? "fixed" : "stage" },
-            layers.map((layer) => layerElement(layer, still, late, assets, headingOf(scene))),
-          ),
-        ]
-      : [];
+    stageBoxes(
+      layers.map((layer) => layerElement(layer, still, late, assets, headingOf(scene))),
+      still,
+    );
   const inside = [
     ...stage(fixed, true),
     ...stage(back),

@@ -17,7 +17,15 @@ import {
 } from "../core/index.ts";
 import { type Assets, fileAt } from "./assets.ts";
 import { motionCss } from "./directed.ts";
-import { divOrLink, linkElement, marks, named, pictureAttributes, sceneBox } from "./element-parts.ts";
+import {
+  divOrLink,
+  linkElement,
+  marks,
+  named,
+  pictureAttributes,
+  sceneBox,
+  stageBoxes,
+} from "./element-parts.ts";
 import { blendCss, changedLook, lookCss } from "./look.ts";
 import { paddingCss } from "./padding.ts";
 import { paintCss, radiusOf } from "./paint.ts";
@@ -73,15 +81,10 @@ export const plainFrame = (scene: Scene): Scene => ({
 export function plainElement(scene: Scene, look: PageLook, assets: Assets): Element {
   const { fixed, back } = stageLayers(scene, look);
   const stage = (layers: readonly AnyLayer[], still = false) =>
-    layers.length > 0
-      ? [
-          element(
-            "div",
-            { "data-lumbit-is": still ? "fixed" : "stage" },
-            layers.map((layer) => layerElement(layer, still, assets)),
-          ),
-        ]
-      : [];
+    stageBoxes(
+      layers.map((layer) => layerElement(layer, still, assets)),
+      still,
+    );
   return sceneBox(scene, "scene", [...stage(fixed, true), ...stage(back)]);
 }
 
