@@ -249,3 +249,22 @@ test("a fitted text is as wide as it says, in a group too and in other letters, 
   expect(await page.evaluate("measured.length")).toBe(2);
   await expectFitted();
 });
+
+test("a scene may be named as anything that a page has", async () => {
+  const page = await open("", { width: 1000, height: 700 });
+  const before = { ...shore([1]), page: { header: { text: "Tidehouse" } } };
+  await mounted(page, before, "native", {});
+  const positions = () =>
+    page.evaluate(() =>
+      ["header", "[data-lumbit-scene=header]"].map(
+        (part) => getComputedStyle(document.querySelector(part) as Element).position,
+      ),
+    );
+  const [shown, ...others] = before.scenes;
+  await page.evaluate(
+    (next) => void (window as never as { live: { update(page: unknown): void } }).live.update(next),
+    { ...before, scenes: [{ ...shown, name: "header" }, ...others] },
+  );
+  expect(await positions()).toEqual(["fixed", "relative"]);
+  expect(await page.evaluate("document.querySelector('[data-lumbit-scene=header]').offsetHeight")).toBe(1050);
+});

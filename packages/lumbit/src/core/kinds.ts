@@ -22,4 +22,4 @@ export const allLayers = (layers: readonly AnyLayer[]): AnyLayer[] =>
 
 /** A picture or shape without a place fills its scene as a pane. */
 export const fillsScene = (layer: AnyLayer): boolean =>
-  !isText(layer) && !isMarkup(layer) && !isGroup(layer) && layer.place === undefined;
+  layer.place === undefined && !isText(layer) && !isMarkup(layer) && !isGroup(layer);

@@ -10,6 +10,7 @@ export {
   type PictureSource,
 } from "./assets.ts";
 export { motionConditions, swipeMedia, travelMedia } from "./conditions.ts";
+export type { LayerContext } from "./context.ts";
 export { croppedDrift } from "./cropped-drift.css.ts";
 export { motionCss } from "./directed.ts";
 export { backdropElement, layerElement, sceneElement, sourceSetOf } from "./elements.ts";

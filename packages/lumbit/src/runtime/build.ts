@@ -3,8 +3,7 @@ import { type Assets, type Picture, sceneElement, sceneSelector } from "../marku
 import { BuiltElements } from "./built-elements.ts";
 import { ElementStyles } from "./element-styles.ts";
 import { MeasuredEms } from "./ems.ts";
-import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
-import { KeptOrders } from "./kept-orders.ts";
+import { followScene, isAlike } from "./followed-scene.ts";
 import { KeptSheets, type StyleChange } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
 import { movingModel } from "./model-sheets.ts";
@@ -12,6 +11,7 @@ import { whole } from "./parts.ts";
 import { PictureSizes } from "./picture-sizes.ts";
 import type { PlainScene } from "./plain-scene.ts";
 import type { Change } from "./restartable.ts";
+import { lookStyle, SceneStyles } from "./scene-styles.ts";
 import { adoptSheets, sheetHome } from "./sheet.ts";
 import { spreadFull } from "./spread.ts";
 
@@ -28,7 +28,7 @@ export class BuiltScene {
   readonly styles: ElementStyles;
   readonly #element: HTMLElement;
   readonly #sheets: KeptSheets;
-  readonly #orders = new KeptOrders();
+  readonly #sceneStyles = new SceneStyles();
   readonly #ems = new MeasuredEms();
   readonly #sizes: PictureSizes;
   readonly #releaseModel: () => void;
@@ -93,12 +93,12 @@ export class BuiltScene {
 
   restyle(): StyleChange {
     const { scene, look } = this.#shown;
-    const given = { assets: this.#sizes.assets, ems: this.#ems.of };
+    const { assets } = this.#sizes;
     return this.#ems.write(
       () =>
         this.#sheets.replace([
           lookStyle(look, sceneSelector(scene)),
-          ...sceneStyles(scene, look, given, this.#orders),
+          ...this.#sceneStyles.of(scene, look, { assets, ems: this.#ems.all }),
         ]),
       [scene],
       look,

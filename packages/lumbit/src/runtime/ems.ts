@@ -21,9 +21,8 @@ interface Known {
 export class MeasuredEms {
   #known = new Map<string, Known>();
   #areOthers = true;
-
-  /** Of a text of a scene, unless it was not measured yet. */
-  of = (scene: Scene, text: TextLayer): number | undefined => this.#known.get(keyOf(scene, text))?.ems;
+  /** By the keys of the texts that were measured: another map where one came out wider or narrower. */
+  all: ReadonlyMap<string, number> = new Map();
 
   /** Letters may be others, in the same style: all are measured again. */
   forget(): void {
@@ -55,8 +54,8 @@ export class MeasuredEms {
     this.#known = new Map();
     const changed: [Known, HTMLElement | null][] = [];
     for (const scene of scenes)
-      for (const text of scene.layers.flatMap(fittedIn)) {
-        const key = keyOf(scene, text);
+      for (const text of fittedOf(scene)) {
+        const key = textKey(scene, text);
         const known = before.get(key);
         const isSame = known?.text === text && known.look === look;
         const letters = isSame ? known.letters : lettersOf(text, look);
@@ -72,11 +71,23 @@ export class MeasuredEms {
       isAnother ||= ems !== known.ems;
       known.ems = ems;
     }
+    if (isAnother) this.all = new Map([...this.#known].map(([key, { ems }]) => [key, ems]));
     return isAnother;
   }
 }
 
-const keyOf = (scene: Scene, text: TextLayer) => `${scene.name} ${text.name}`;
+/** What tells a text of a page from its others. */
+export const textKey = (scene: Scene, text: TextLayer) => `${scene.name} ${text.name}`;
+
+/** Those of a scene. Called with every change of one, and most layers have none. */
+function fittedOf({ layers }: Scene): TextLayer[] {
+  const texts: TextLayer[] = [];
+  for (let index = 0; index < layers.length; index++) {
+    const layer = layers[index] as AnyLayer;
+    if (isText(layer) || layer.layers) texts.push(...fittedIn(layer));
+  }
+  return texts;
+}
 
 /** The fitted texts that a layer is, or has in it. */
 export function fittedIn(layer: AnyLayer): readonly TextLayer[] {

@@ -11,11 +11,14 @@ export class KeptOrders {
   of(scene: Scene): readonly number[] {
     const known = this.#scenes.get(scene.name);
     if (known?.scene === scene) return known.shown;
+    const { layers } = scene;
     const before = known?.scene.layers ?? [];
-    const orders = scene.layers.map((layer, index) =>
-      before[index] === layer ? (known?.orders[index] as number) : orderOf(layer),
-    );
-    const isKept = known && isSameOrder(known.orders, orders) && !scene.layers.some(isReordered);
+    const orders: number[] = [];
+    for (let index = 0; index < layers.length; index++) {
+      const layer = layers[index] as AnyLayer;
+      orders.push(layer === before[index] ? (known?.orders[index] as number) : orderOf(layer));
+    }
+    const isKept = known && isSameOrder(known.orders, orders) && !layers.some(isReordered);
     const shown = isKept ? known.shown : orders;
     this.#scenes.set(scene.name, { scene, orders, shown });
     return shown;
@@ -23,23 +26,26 @@ export class KeptOrders {
 }
 
 /** Whether two lists of orders have the same layers painted one after the other, and over their scene's content. */
-const isSameOrder = (before: readonly number[], after: readonly number[]): boolean =>
-  before.length === after.length &&
-  after.every((order, index) => {
-    const other = before[index] as number;
-    return (
-      order === other ||
-      (order >= orderSteps === other >= orderSteps &&
-        after.every((_, beside) => isOver(after, index, beside) === isOver(before, index, beside)))
-    );
-  });
+function isSameOrder(before: readonly number[], after: readonly number[]): boolean {
+  if (before.length !== after.length) return false;
+  for (let index = 0; index < after.length; index++)
+    if (before[index] !== after[index] && passesAny(before, after, index)) return false;
+  return true;
+}
 
-/** Whether of two layers the first is painted over the second: equals are in document order. */
-const isOver = (orders: readonly number[], one: number, other: number): boolean => {
-  const by = (orders[one] as number) - (orders[other] as number);
-  return by > 0 || (by === 0 && one > other);
-};
+/** Whether a layer passes another one, or its scene's content: equals are in document order. */
+function passesAny(before: readonly number[], after: readonly number[], own: number): boolean {
+  const from = before[own] as number;
+  const to = after[own] as number;
+  if (from >= orderSteps !== to >= orderSteps) return true;
+  for (let index = 0; index < after.length; index++) {
+    const wasOver = (from - (before[index] as number) || own - index) > 0;
+    const isOver = (to - (after[index] as number) || own - index) > 0;
+    if (wasOver !== isOver) return true;
+  }
+  return false;
+}
 
 /** Whether a rule moves a layer in the paint order of some screens. */
-const isReordered = ({ rules = [] }: AnyLayer) =>
-  rules.some((rule) => "depth" in rule || "speed" in rule || "order" in rule);
+const isReordered = ({ rules }: AnyLayer) =>
+  rules?.some((rule) => "depth" in rule || "speed" in rule || "order" in rule);

@@ -1,7 +1,7 @@
 import { motionConditions, ruleCss, type StyleRule } from "../markup/index.ts";
 import { sheetFor } from "./sheet.ts";
 
-/** A part of a style: what it is of, what it comes from, and its rules. */
+/** A part of a style: what it is of, unlike any other, what it comes from, and its rules. */
 export interface KeptStyle {
   key: string;
   from: readonly unknown[];
@@ -13,7 +13,7 @@ export interface KeptStyle {
 export type StyleChange = "rules" | readonly HTMLElement[];
 
 interface Part {
-  from: readonly unknown[];
+  style: KeptStyle;
   keyframes: readonly string[];
   rules: readonly StyleRule[];
   sheet: CSSStyleSheet;
@@ -29,7 +29,7 @@ interface Part {
 export class KeptSheets {
   readonly #home: Document | ShadowRoot;
   readonly #still: boolean;
-  #parts = new Map<string, Part>();
+  #parts: readonly Part[] = [];
   #change: "rules" | HTMLElement[] = [];
 
   /** Where all stands still, nothing that moves is written. */
@@ -42,35 +42,37 @@ export class KeptSheets {
   replace(styles: readonly KeptStyle[]): StyleChange {
     this.#change = [];
     const before = this.#parts;
-    const keys = before.keys();
-    let isSameList = styles.length === before.size;
-    this.#parts = new Map();
-    for (const style of styles) {
-      isSameList &&= keys.next().value === style.key;
-      this.#parts.set(style.key, this.#part(style, before.get(style.key)));
-    }
+    let byKey: Map<string, Part> | undefined;
+    this.#parts = styles.map((style, index) => {
+      const beside = before[index];
+      if (beside?.style === style) return beside;
+      if (beside?.style.key === style.key) return this.#part(style, beside);
+      byKey ??= new Map(before.map((part) => [part.style.key, part]));
+      return this.#part(style, byKey.get(style.key));
+    });
+    const isSameList = !byKey && styles.length === before.length;
     if (isSameList) return this.#change;
-    this.#adopt([...before.values()].map(({ sheet }) => sheet));
+    this.#adopt(before);
     return "rules";
   }
 
   /** Writes into the sheets what stands on elements: call it when these may be others from now on. */
   settle(): void {
-    for (const part of this.#parts.values()) if (part.inline.length > 0) write(part);
+    for (const part of this.#parts) if (part.inline.length > 0) write(part);
   }
 
   /** Takes them all back. */
   release(): void {
-    const before = [...this.#parts.values()].map(({ sheet }) => sheet);
-    this.#parts = new Map();
+    const before = this.#parts;
+    this.#parts = [];
     this.#adopt(before);
   }
 
   #part(style: KeptStyle, known: Part | undefined): Part {
-    if (known && isSame(known.from, style.from)) return known;
+    if (known && isSame(known.style.from, style.from)) return { ...known, style };
     const rules = style.rules();
     const next = {
-      from: style.from,
+      style,
       keyframes: this.#still ? [] : style.keyframes(),
       rules: this.#still ? rules.filter(({ motion }) => !motion) : rules,
     };
@@ -96,9 +98,10 @@ export class KeptSheets {
     return part;
   }
 
-  #adopt(before: readonly CSSStyleSheet[]): void {
-    const others = this.#home.adoptedStyleSheets.filter((sheet) => !before.includes(sheet));
-    this.#home.adoptedStyleSheets = [...others, ...[...this.#parts.values()].map(({ sheet }) => sheet)];
+  #adopt(before: readonly Part[]): void {
+    const own = new Set(before.map(({ sheet }) => sheet));
+    const others = this.#home.adoptedStyleSheets.filter((sheet) => !own.has(sheet));
+    this.#home.adoptedStyleSheets = [...others, ...this.#parts.map(({ sheet }) => sheet)];
   }
 }
 

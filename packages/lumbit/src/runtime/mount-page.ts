@@ -18,14 +18,14 @@ import {
 } from "../markup/index.ts";
 import { MeasuredEms } from "./ems.ts";
 import { driverFor, enliven, type Mounted, type Staged } from "./enliven.ts";
-import { followScene, isAlike, lookStyle, sceneStyles } from "./followed-scene.ts";
-import { KeptOrders } from "./kept-orders.ts";
+import { followScene, isAlike } from "./followed-scene.ts";
 import { KeptSheets, type KeptStyle } from "./kept-sheets.ts";
 import { measureLines } from "./lines.ts";
 import { liveElement } from "./live.ts";
 import { layerIn, measuredIn } from "./measured.ts";
 import { movingModel } from "./model-sheets.ts";
 import { restartable } from "./restartable.ts";
+import { lookStyle, SceneStyles } from "./scene-styles.ts";
 import { adoptSheet, adoptSheets } from "./sheet.ts";
 import { spreadFull } from "./spread.ts";
 import { standing } from "./standing.ts";
@@ -65,7 +65,7 @@ export function mountPage(
   const main = document.createElement("main");
   const releases = [adoptSheet(body, resetCss), adoptSheets(body, ...(still ? [modelCss] : movingModel))];
   const sheets = new KeptSheets(document, still);
-  const orders = new KeptOrders();
+  const sceneStyles = new SceneStyles();
   const fonts = new Map<FontFace, globalThis.FontFace>();
   let shown: Shown = { page: { ...page, scenes: [] }, assets };
   body.append(main);
@@ -73,7 +73,7 @@ export function mountPage(
   const ems = new MeasuredEms();
   const restyle = () =>
     ems.write(
-      () => sheets.replace(stylesOf(shown, ems, orders)),
+      () => sheets.replace(stylesOf(shown, ems.all, sceneStyles)),
       shown.page.scenes,
       shown.page.page ?? noLook,
       ({ name }, text) => layerIn(main, name, text.name),
@@ -211,12 +211,12 @@ const hasAll = (now: Assets, before: Assets): boolean =>
     Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path])));
 
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
-function stylesOf({ page, assets }: Shown, ems: MeasuredEms, orders: KeptOrders): KeptStyle[] {
+function stylesOf({ page, assets }: Shown, ems: MeasuredEms["all"], sceneStyles: SceneStyles): KeptStyle[] {
   const look = page.page ?? noLook;
   return [
     lookStyle(look, "body"),
-    { key: "header", from: [look], keyframes: () => [], rules: () => headerRules(look) },
-    ...page.scenes.flatMap((scene) => sceneStyles(scene, look, { assets, ems: ems.of }, orders)),
+    { key: " header", from: [look], keyframes: () => [], rules: () => headerRules(look) },
+    ...page.scenes.flatMap((scene) => sceneStyles.of(scene, look, { assets, ems })),
   ];
 }
 
