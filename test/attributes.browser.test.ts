@@ -358,6 +358,12 @@ test.each<[name: string, value: string, message: string | undefined, ofScene: bo
   ["depth", "-1", allowed(layerSettings.depth), false],
   ["speed", "-0.1", allowed(layerSettings.speed), false],
   ["direction", "sideways", allowed(layerSettings.direction), false],
+  [
+    "direction",
+    "dwon",
+    `found "dwon", did you mean "down"? Allowed: ${allowed(layerSettings.direction)}`,
+    false,
+  ],
   ["travel-x", "40px", allowed(travel.x), false],
   ["hold", "-20px", allowed(hold), true],
   ["hold", "entry 100%", allowed(layerSettings.hold), false],
@@ -399,7 +405,7 @@ test.each<[name: string, value: string, message: string | undefined, ofScene: bo
   const wanted =
     message === undefined
       ? "at /0/property something is missing"
-      : /^at /.test(message)
+      : /^(at|found) /.test(message)
         ? message
         : found(value, message);
   expect(said).toContain(`AttributeError: <${ofScene ? "section" : "i"}>: data-lumbit-${name}: ${wanted}`);

@@ -273,7 +273,7 @@ export const trials: readonly Trial[] = [
     name: "an unknown attribute is said",
     body: scene('<h2 data-lumbit-deph="1">Title</h2>'),
     wanted: [],
-    said: /<h2>: data-lumbit-deph: there is no such setting of a layer; there are depth, speed/,
+    said: /<h2>: data-lumbit-deph: there is no such setting of a layer, did you mean "depth"\? Allowed: depth, speed/,
   },
   {
     name: "a pane on what is no picture is said",

@@ -1,7 +1,6 @@
 import { termsOf } from "../core/index.ts";
-import { copies as copiesSettings } from "../settings/index.ts";
+import { copies as copiesSettings, foundInWords, meant } from "../settings/index.ts";
 import { type Breach, isObject, type Json } from "./contradictions.ts";
-import { short } from "./fault.ts";
 import { plain } from "./plain.ts";
 import { holds } from "./schema.ts";
 import { type Path, pointer } from "./source.ts";
@@ -83,10 +82,7 @@ export function expand(document: unknown): Expanded {
     const alone = without(one, "copies");
     const { value, at } = given;
     if (!isObject(value)) {
-      breach(
-        at,
-        `found ${short(JSON.stringify(value), 60)}; allowed: an object with ${Object.keys(copiesSettings).join(", ")}`,
-      );
+      breach(at, foundInWords(value, `an object with ${Object.keys(copiesSettings).join(", ")}`));
       return [alone];
     }
     const known: Json = {};
@@ -94,7 +90,10 @@ export function expand(document: unknown): Expanded {
       const path = [...at, key];
       if (!Object.hasOwn(copiesSettings, key)) {
         const keys = Object.keys(copiesSettings).join(", ");
-        breach(path, `unknown key "${plain(key)}"; allowed here: ${keys}`);
+        breach(
+          path,
+          `unknown key "${plain(key)}"${meant(plain(key), Object.keys(copiesSettings))} here: ${keys}`,
+        );
         continue;
       }
       const { grammar } = copiesSettings[key as keyof typeof copiesSettings];
@@ -104,7 +103,7 @@ export function expand(document: unknown): Expanded {
           ? Array.isArray(entry) && entry.length > 0 && entry.every(isObject)
           : holds(grammar, entry);
       if (isRight) known[key] = entry;
-      else breach(path, `found ${short(JSON.stringify(entry), 60)}; allowed: ${grammar.allowed}`);
+      else breach(path, foundInWords(entry, grammar.allowed));
     }
     const each = (known.each ?? []) as Json[];
     const {

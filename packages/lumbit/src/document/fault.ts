@@ -1,3 +1,5 @@
+import { short } from "../settings/index.ts";
+
 /** One thing that is wrong with a page file, in words a designer understands. */
 export interface Fault {
   /** The file as the reader was told its name. */
@@ -23,10 +25,6 @@ export const printable = (text: string): string =>
     /[\0-\x1f\x7f-\x9f\u2028\u2029\u202a-\u202e\u2066-\u2069]/g,
     (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, "0")}`,
   );
-
-/** A text of which no more than so many characters are shown. */
-export const short = (text: string, most: number): string =>
-  text.length > most ? `${text.slice(0, most - 3)}…` : text;
 
 /** The order of faults in their files, for sorting. */
 export const inOrder = (a: Fault, b: Fault): number =>

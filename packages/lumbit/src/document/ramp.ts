@@ -1,4 +1,4 @@
-import { type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
+import { foundInWords, type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
 import type { Breach } from "./contradictions.ts";
 import { kindOf, manyNames } from "./kinds.ts";
 import { plain } from "./plain.ts";
@@ -78,12 +78,7 @@ export function rampBreaches(layer: Json, path: Path): Breach[] {
     for (const [stopIndex, stop] of stops.entries()) {
       const { at: moment, value } = Object(stop) as Json;
       if (!holds(known.grammar, value))
-        breach(
-          `found ${JSON.stringify(value)}; allowed: ${known.grammar.allowed}`,
-          "stops",
-          stopIndex,
-          "value",
-        );
+        breach(foundInWords(value, known.grammar.allowed), "stops", stopIndex, "value");
       else if (inPane && property === "scale" && Number(value) < 1)
         breach(
           "a picture in a pane only grows, so that no edge shows: a scale of 1 or more",

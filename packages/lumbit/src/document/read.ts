@@ -1,11 +1,10 @@
 import { parse } from "jsonc-parser";
-import leven from "leven";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
-import { allowedFor, grammarsAt, settingsAt } from "../settings/index.ts";
+import { allowedFor, foundInWords, grammarsAt, meant, settingsAt, short } from "../settings/index.ts";
 import { findBreaches } from "./contradictions.ts";
 import { expand } from "./expand.ts";
-import { type Fault, formatFault, inOrder, short } from "./fault.ts";
+import { type Fault, formatFault, inOrder } from "./fault.ts";
 import { kindOf, kindsWith } from "./kinds.ts";
 import { type Reference, referencesIn } from "./references.ts";
 import { pageSchema } from "./schema.ts";
@@ -65,8 +64,7 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   if (issue.code === "unrecognized_keys") {
     const known = keysAt(path, document);
     return issue.keys.map((key) => {
-      const hint = meant(key, known);
-      const message = `unknown key "${short(key, 40)}"${hint ? `${hint} Allowed` : "; allowed"} here: ${known.join(", ")}`;
+      const message = `unknown key "${short(key, 40)}"${meant(key, known)} here: ${known.join(", ")}`;
       return source.fault([...path, key], message, "key");
     });
   }
@@ -78,13 +76,7 @@ function faultsOf(issue: z.core.$ZodIssue, document: unknown, source: Source): F
   const found = valueAt(document, path);
   const allowed = allowedAt(path, found);
   if (found === undefined) return [source.fault(path, `"${path.at(-1)}" is missing; it is ${allowed}`)];
-  const options =
-    allowed
-      .match(/"[\w/-]+"/g)
-      ?.map((word) => word.slice(1, -1))
-      .filter((word) => !/^\d/.test(word)) ?? [];
-  const hint = typeof found === "string" ? meant(found, options) : "";
-  return [source.fault(path, `found ${shorten(found)}${hint ? `${hint} Allowed` : "; allowed"}: ${allowed}`)];
+  return [source.fault(path, foundInWords(found, allowed))];
 }
 
 /** Of a value that may be a word or one of several objects: when it is an object, what keeps it from the nearest one. */
@@ -120,17 +112,3 @@ function valueAt(document: unknown, path: Path): unknown {
     document,
   );
 }
-
-function meant(word: string, known: readonly string[]): string {
-  // Nothing is meant by what is much longer than any word.
-  const nearest = (word.length > 60 ? [] : known)
-    .map((name) => ({ name, distance: leven(word.toLowerCase(), name.toLowerCase()) }))
-    .sort(
-      (a, b) => a.distance - b.distance || Number(b.name[0] === word[0]) - Number(a.name[0] === word[0]),
-    )[0];
-  return nearest && nearest.distance <= Math.max(2, word.length / 3)
-    ? `, did you mean "${nearest.name}"?`
-    : "";
-}
-
-const shorten = (value: unknown): string => short(JSON.stringify(value), 60);

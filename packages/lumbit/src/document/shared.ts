@@ -1,7 +1,7 @@
 import { parse } from "jsonc-parser";
-import { sharedSetting } from "../settings/index.ts";
+import { foundInWords, sharedSetting } from "../settings/index.ts";
 import { isObject, type Json } from "./contradictions.ts";
-import { type Fault, short } from "./fault.ts";
+import type { Fault } from "./fault.ts";
 import { holds } from "./schema.ts";
 import { type Path, Source } from "./source.ts";
 
@@ -44,11 +44,7 @@ export function withShared(document: unknown, own: Source, shared: SharedFile | 
   if (!isObject(document) || !("shared" in document)) return alone(document);
   const { shared: name, ...ours } = document;
   const { grammar } = sharedSetting;
-  if (!holds(grammar, name))
-    return alone(
-      ours,
-      own.fault(["shared"], `found ${short(JSON.stringify(name), 60)}; allowed: ${grammar.allowed}`),
-    );
+  if (!holds(grammar, name)) return alone(ours, own.fault(["shared"], foundInWords(name, grammar.allowed)));
   if (!shared) {
     const message = `there is no file "${name}" beside the page file; check its spelling, capitals included`;
     return alone(ours, own.fault(["shared"], message));

@@ -1,5 +1,5 @@
 import type { Scene } from "../core/index.ts";
-import { faultIn, isSafeLink, sceneGrammar } from "../settings/index.ts";
+import { faultIn, faultInWords, isSafeLink, sceneGrammar } from "../settings/index.ts";
 import { judge } from "./adopt/more/json-value.ts";
 import { judgeScenes } from "./mount-scene.ts";
 
@@ -12,10 +12,7 @@ export class SceneError extends Error {
 judgeScenes((scene: Scene) => {
   const fault = faultIn(sceneGrammar, withPaths(scene), { ...judge, link: isSafeLink });
   if (!fault) return;
-  const found = fault.found === undefined ? "something is missing" : `found ${JSON.stringify(fault.found)}`;
-  throw new SceneError(
-    `scene "${scene.name}": at /${fault.path.join("/")} ${found}; allowed: ${fault.allowed}`,
-  );
+  throw new SceneError(`scene "${scene.name}": ${faultInWords(fault)}`);
 });
 
 /** A scene with a path of a page's folder for every address of a file: what a page shows comes from anywhere. */

@@ -1,4 +1,4 @@
-import { layerAttributes, partAttributes, sceneAttributes } from "../../../settings/index.ts";
+import { layerAttributes, meant, partAttributes, sceneAttributes } from "../../../settings/index.ts";
 import type { Complain } from "../complaints.ts";
 import { ownAttributes } from "../own-attributes.ts";
 
@@ -10,6 +10,6 @@ export function tellUnknown(scene: HTMLElement, complain: Complain): void {
     for (const name of ownAttributes(element).filter((name) => !of(element).includes(name)))
       complain({
         ...{ element, name: `data-lumbit-${name}` },
-        said: `there is no such setting of ${element === scene ? "a scene" : "a layer"}; there are ${of(element).join(", ")}`,
+        said: `there is no such setting of ${element === scene ? "a scene" : "a layer"}${meant(name, of(element))}: ${of(element).join(", ")}`,
       });
 }

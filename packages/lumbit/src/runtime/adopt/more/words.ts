@@ -1,4 +1,4 @@
-import type { ValueFault } from "../../../settings/index.ts";
+import { faultInWords, short } from "../../../settings/index.ts";
 import { AttributeError } from "../attribute-error.ts";
 import type { Complain, Complaint, Wrong } from "../complaints.ts";
 
@@ -40,19 +40,10 @@ const sayingOf = (complaint: Complaint): string =>
       ? complaint.said
       : faultInWords(complaint.fault);
 
-/** What is wrong with a value. */
-function faultInWords({ path, found, allowed }: ValueFault): string {
-  const at = path.length > 0 ? `at /${path.join("/")} ` : "";
-  const said = found === undefined ? "something is missing" : `found ${shortened(JSON.stringify(found))}`;
-  return `${at}${said}; allowed: ${allowed}`;
-}
-
-const shortened = (text: string) => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
-
 /** An element as a person finds it: by its id, or else by its classes. */
 function described(element: Element): string {
   const { tagName, id } = element;
   const classes = element.getAttribute("class");
-  const told = id ? ` id="${id}"` : classes ? ` class="${shortened(classes)}"` : "";
+  const told = id ? ` id="${id}"` : classes ? ` class="${short(classes, 60)}"` : "";
   return `<${tagName.toLowerCase()}${told}>`;
 }
