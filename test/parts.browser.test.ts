@@ -132,6 +132,21 @@ describe("a page of attributes", () => {
     await page.close();
   });
 
+  test("goes to a scene that is there only with what is loaded, and reports that there is none", async () => {
+    const release = server.hold();
+    const { page } = await opened(
+      '<div id="sea" data-lumbit-background-depth="0.5" style="height:620px; background: linear-gradient(teal, navy)"></div>',
+    );
+    await page.waitForFunction("window.live");
+    await page.evaluate("live.jump('sea'); live.jump('land')");
+    expect(await page.evaluate("scrollY")).toBe(0);
+    release();
+    await expect.poll(() => page.evaluate("scrollY"), { timeout: 5000 }).toBeGreaterThan(1000);
+    await expect.poll(() => page.evaluate("said.join()")).toBe('there is no scene "land" here');
+    await expect(page.evaluate("live.jump('land')")).rejects.toThrow('there is no scene "land" here');
+    await page.close();
+  });
+
   test("that is strict is left as it was, and what is wrong is reported", async () => {
     const { page } = await opened(
       section("", 'data-lumbit-depth="far"'),

@@ -270,6 +270,26 @@ export const trials: readonly Trial[] = [
     ],
   },
   {
+    name: "a section that clips ends its layers at its edge, and they move",
+    body: scene(
+      '<h2 data-lumbit-depth="3" style="margin:0;padding-top:250px">Title</h2>',
+      'style="height:600px;overflow:clip"',
+    ),
+    wanted: [
+      { scroll: 0, value: speed("h2"), is: 0.25 },
+      {
+        scroll: 0,
+        value: `(async () => {
+          const boxOf = (name) => document.querySelector(name).getBoundingClientRect();
+          scrollTo({ top: boxOf("section").bottom - 80, behavior: "instant" });
+          await settled();
+          return boxOf("h2").bottom > 100 && document.elementFromPoint(20, 90).localName !== "h2";
+        })()`,
+        is: true,
+      },
+    ],
+  },
+  {
     name: "an unknown attribute is said",
     body: scene('<h2 data-lumbit-deph="1">Title</h2>'),
     wanted: [],

@@ -24,15 +24,18 @@ export function mountMarkup(
   const before = mountedIn(element);
   let live: ReturnType<typeof restartable> | undefined;
   let isOver = false;
+  let isAsked = false;
   const adopted = {
     ...{ driver, strict, more: more.there },
     onText: () => live?.refresh(),
-    onMore: () =>
+    onMore() {
+      isAsked = true;
       withPart(more, (own) => {
         if (isOver) return;
         adoption.goOn(own);
         live?.restart();
-      }),
+      });
+    },
   };
   // What was mounted keeps its marks until it is known that this can be.
   if (strict) new Adoption(element, { ...adopted, onMore() {} }).release();
@@ -60,6 +63,13 @@ export function mountMarkup(
       unfollow();
       adoption.release();
     },
-    {},
+    {
+      /** To a scene that is there only with what was asked for, too. */
+      jump(scene?: string) {
+        const jump = () => live?.jump(scene);
+        if (isAsked) withPart(more, jump);
+        else jump();
+      },
+    },
   );
 }

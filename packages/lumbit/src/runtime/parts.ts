@@ -1,6 +1,8 @@
 /** What only some pages need, in files of its own: loaded by the first page that does. */
 export interface Part<Own> {
   there?: Own;
+  /** Who waits for it gets it in the order of asking: browsers do not promise that for imports of one file. */
+  coming?: Promise<Own> | undefined;
   load(): Promise<Own>;
 }
 
@@ -10,8 +12,10 @@ export function withPart<Own>(part: Part<Own>, use: (own: Own) => void): void {
     use(part.there);
     return;
   }
-  part
-    .load()
+  part.coming ??= part.load().finally(() => {
+    part.coming = undefined;
+  });
+  part.coming
     .then((own) => {
       part.there = own;
       use(own);
