@@ -98,7 +98,7 @@ export class BuiltScene {
       () =>
         this.#sheets.replace([
           lookStyle(look, sceneSelector(scene)),
-          ...this.#sceneStyles.of(scene, look, { assets, ems: this.#ems.all }),
+          ...this.#sceneStyles.of(scene, look, { assets, ems: this.#ems.widths }),
         ]),
       [scene],
       look,

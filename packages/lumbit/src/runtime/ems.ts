@@ -21,8 +21,8 @@ interface Known {
 export class MeasuredEms {
   #known = new Map<string, Known>();
   #areOthers = true;
-  /** By the keys of the texts that were measured: another map where one came out wider or narrower. */
-  all: ReadonlyMap<string, number> = new Map();
+  /** By the keys of the texts (`textKey`): another map where one came out wider or narrower. */
+  widths: ReadonlyMap<string, number> = new Map();
 
   /** Letters may be others, in the same style: all are measured again. */
   forget(): void {
@@ -71,7 +71,7 @@ export class MeasuredEms {
       isAnother ||= ems !== known.ems;
       known.ems = ems;
     }
-    if (isAnother) this.all = new Map([...this.#known].map(([key, { ems }]) => [key, ems]));
+    if (isAnother) this.widths = new Map([...this.#known].map(([key, { ems }]) => [key, ems]));
     return isAnother;
   }
 }
@@ -79,7 +79,7 @@ export class MeasuredEms {
 /** What tells a text of a page from its others. */
 export const textKey = (scene: Scene, text: TextLayer) => `${scene.name} ${text.name}`;
 
-/** Those of a scene. Called with every change of one, and most layers have none. */
+/** The fitted texts of a scene. Most layers are none, and are passed over with every frame of a drag. */
 function fittedOf({ layers }: Scene): TextLayer[] {
   const texts: TextLayer[] = [];
   for (let index = 0; index < layers.length; index++) {

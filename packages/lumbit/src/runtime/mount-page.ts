@@ -73,7 +73,7 @@ export function mountPage(
   const ems = new MeasuredEms();
   const restyle = () =>
     ems.write(
-      () => sheets.replace(stylesOf(shown, ems.all, sceneStyles)),
+      () => sheets.replace(stylesOf(shown, ems.widths, sceneStyles)),
       shown.page.scenes,
       shown.page.page ?? noLook,
       ({ name }, text) => layerIn(main, name, text.name),
@@ -211,7 +211,11 @@ const hasAll = (now: Assets, before: Assets): boolean =>
     Object.entries(before.pictures).every(([path, picture]) => isAlike(picture, now.pictures[path])));
 
 /** Every style of a page by what it is of; what comes from the same objects as before is not written again. */
-function stylesOf({ page, assets }: Shown, ems: MeasuredEms["all"], sceneStyles: SceneStyles): KeptStyle[] {
+function stylesOf(
+  { page, assets }: Shown,
+  ems: MeasuredEms["widths"],
+  sceneStyles: SceneStyles,
+): KeptStyle[] {
   const look = page.page ?? noLook;
   return [
     lookStyle(look, "body"),

@@ -53,6 +53,7 @@ export class SceneStyles {
     const orders = this.#orders.of(scene);
     const known = before && isSame(before.around, around) ? before : undefined;
     const layers: KeptStyle[] = [];
+    // Loops here and beside: with every frame of a drag all layers are gone through, and calls for each cost more than the rest.
     for (let index = 0; index < scene.layers.length; index++) {
       const layer = scene.layers[index] as AnyLayer;
       const isKept = layer === known?.scene.layers[index] && orders[index] === known.orders[index];
