@@ -1,5 +1,6 @@
 import { termsOf } from "../core/index.ts";
-import { copies as copiesSettings, foundInWords, meant } from "../settings/index.ts";
+import { foundInWords, meant } from "../faults/in-words.ts";
+import { copies as copiesSettings } from "../settings/index.ts";
 import { type Breach, isObject, type Json } from "./contradictions.ts";
 import { plain } from "./plain.ts";
 import { holds } from "./schema.ts";

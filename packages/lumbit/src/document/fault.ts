@@ -1,4 +1,4 @@
-import { short } from "../settings/index.ts";
+import { short } from "../faults/in-words.ts";
 
 /** One thing that is wrong with a page file, in words a designer understands. */
 export interface Fault {

@@ -1,4 +1,5 @@
-import { foundInWords, type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
+import { foundInWords } from "../faults/in-words.ts";
+import { type RampName, type RampProperty, rampProperties } from "../settings/index.ts";
 import type { Breach } from "./contradictions.ts";
 import { kindOf, manyNames } from "./kinds.ts";
 import { plain } from "./plain.ts";

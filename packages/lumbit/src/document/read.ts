@@ -1,7 +1,8 @@
 import { parse } from "jsonc-parser";
 import type { z } from "zod";
 import type { Page } from "../core/index.ts";
-import { allowedFor, foundInWords, grammarsAt, meant, settingsAt, short } from "../settings/index.ts";
+import { foundInWords, meant, short } from "../faults/in-words.ts";
+import { allowedFor, grammarsAt, settingsAt } from "../settings/index.ts";
 import { findBreaches } from "./contradictions.ts";
 import { expand } from "./expand.ts";
 import { type Fault, formatFault, inOrder } from "./fault.ts";

@@ -1,5 +1,6 @@
 import { parse } from "jsonc-parser";
-import { foundInWords, sharedSetting } from "../settings/index.ts";
+import { foundInWords } from "../faults/in-words.ts";
+import { sharedSetting } from "../settings/index.ts";
 import { isObject, type Json } from "./contradictions.ts";
 import type { Fault } from "./fault.ts";
 import { holds } from "./schema.ts";

@@ -1,5 +1,6 @@
 import type { Scene } from "../core/index.ts";
-import { faultIn, faultInWords, isSafeLink, sceneGrammar } from "../settings/index.ts";
+import { faultInWords } from "../faults/in-words.ts";
+import { faultIn, isSafeLink, sceneGrammar } from "../settings/index.ts";
 import { judge } from "./adopt/more/json-value.ts";
 import { judgeScenes } from "./mount-scene.ts";
 

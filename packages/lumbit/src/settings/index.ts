@@ -4,7 +4,6 @@ export { type CheckName, checkNames, checkSetting } from "./check.ts";
 export { lookSettings, reel, travel } from "./common.ts";
 export { cue } from "./cue.ts";
 export { allowedFor, faultIn, type Judge, type ValueFault } from "./fault.ts";
-export { faultInWords, foundInWords, meant, short } from "./fault-in-words.ts";
 export {
   choice,
   type Grammar,

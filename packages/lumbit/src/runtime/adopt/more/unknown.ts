@@ -1,4 +1,5 @@
-import { layerAttributes, meant, partAttributes, sceneAttributes } from "../../../settings/index.ts";
+import { meant } from "../../../faults/in-words.ts";
+import { layerAttributes, partAttributes, sceneAttributes } from "../../../settings/index.ts";
 import type { Complain } from "../complaints.ts";
 import { ownAttributes } from "../own-attributes.ts";
 

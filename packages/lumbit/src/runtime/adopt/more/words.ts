@@ -1,4 +1,4 @@
-import { faultInWords, short } from "../../../settings/index.ts";
+import { faultInWords, short } from "../../../faults/in-words.ts";
 import { AttributeError } from "../attribute-error.ts";
 import type { Complain, Complaint, Wrong } from "../complaints.ts";
 

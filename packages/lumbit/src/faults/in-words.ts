@@ -1,5 +1,5 @@
 import leven from "leven";
-import type { ValueFault } from "./fault.ts";
+import type { ValueFault } from "../settings/index.ts";
 
 /** What is wrong with a value, and where in it. */
 export const faultInWords = ({ path, found, allowed }: ValueFault): string =>
