@@ -86,7 +86,7 @@ export default defineConfig([
   },
   // One file each for pages: what brings scenes to life without a bundler; what browsers without scroll-driven animations
   // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know,
-  // what tells in a header where the reader is.
+  // what tells in a header where the reader is, what brings links into view that are focused by keyboard.
   ...Object.entries({
     ...wholePages,
     scripted: "src/runtime/start.ts",
@@ -97,6 +97,7 @@ export default defineConfig([
     edges: "src/runtime/start-edges.ts",
     videos: "src/runtime/start-videos.ts",
     header: "src/runtime/start-header.ts",
+    focus: "src/runtime/start-focus.ts",
   }).map(
     ([name, path]): UserConfig => ({
       entry: { [name]: path },

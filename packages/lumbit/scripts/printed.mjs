@@ -40,4 +40,8 @@ const shortened = (css) =>
   css
     .replace(/\/\*[\s\S]*?\*\//g, "")
     .replace(/\s+/g, " ")
-    .replace(/ ?([{};]) ?/g, "$1");
+    .replace(/ ?([{};]) ?/g, "$1")
+    .replaceAll(";}", "}")
+    .replaceAll(", ", ",")
+    .replace(/ ([*>/]) /g, "$1")
+    .replaceAll(": ", ":");

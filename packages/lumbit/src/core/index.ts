@@ -53,7 +53,7 @@ export {
   type PageLayout,
   type SceneLayout,
 } from "./layout.ts";
-export { hrefsOf, linkedLayers, targetIn } from "./links.ts";
+export { hrefsOf, linkedLayers, linksIn, targetIn } from "./links.ts";
 export { isMarkedUp } from "./marked-up.ts";
 export { matchesMedia, pointerOf } from "./media.ts";
 export {

@@ -1,4 +1,5 @@
-import { allLayers, isGroup } from "./kinds.ts";
+import { allLayers, isGroup, isMarkup } from "./kinds.ts";
+import { linksIn } from "./links.ts";
 import type { Page } from "./page.ts";
 import { statesOf } from "./rules.ts";
 
@@ -14,6 +15,12 @@ export const hasCues = ({ scenes }: Page): boolean =>
 
 /** Whether a page has links at its top that tell where the reader is. */
 export const hasHeaderLinks = ({ page }: Page): boolean => page?.header?.links !== undefined;
+
+/** Whether anything in a page's layers is focused by keyboard: links, or what a piece of markup has. */
+export const hasFocus = ({ scenes }: Page): boolean =>
+  scenes.some(({ layers }) =>
+    allLayers(layers).some((layer) => isMarkup(layer) || linksIn(layer).length > 0),
+  );
 
 /** Whether a film plays on a page. */
 export const hasVideos = ({ page, scenes }: Page): boolean =>

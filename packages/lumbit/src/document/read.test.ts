@@ -31,6 +31,13 @@ test("lengths may be sums, as CSS has them", () => {
     expect(messages(withLayer({ ...layer, place: { left: wrong } })), wrong).toHaveLength(1);
 });
 
+test("a length in a unit that there is not is told with those that there are", () => {
+  const wrong = (left: string) => messages(withLayer({ ...layer, place: { left } }))[0];
+  expect(wrong("5ex")).toMatch(/found "5ex".*; ex is no unit here: take px, rem, vw, vh, .*, or % where/);
+  expect(wrong("wide")).not.toContain("no unit");
+  expect(messages(withLayer({ ...layer, travel: { y: ["0q", "0px"] } }))[0]).toContain("take px, rem");
+});
+
 describe("says what is wrong", () => {
   const scene = "/scenes/0";
   const at = `${scene}/layers/0`;

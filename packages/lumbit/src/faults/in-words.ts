@@ -1,5 +1,6 @@
 import leven from "leven";
 import type { ValueFault } from "../settings/index.ts";
+import { lengthUnits } from "../settings/values.ts";
 
 /** What is wrong with a value, and where in it. */
 export const faultInWords = ({ path, found, allowed }: ValueFault): string =>
@@ -10,7 +11,15 @@ export function foundInWords(found: unknown, allowed: string): string {
   if (found === undefined) return `something is missing; allowed: ${allowed}`;
   const words = [...allowed.matchAll(/"([a-z][\w/-]*)"/gi)].map(([, word]) => word as string);
   const hint = typeof found === "string" ? meant(found, words) : meant("", []);
-  return `found ${short(JSON.stringify(found), 60)}${hint}: ${allowed}`;
+  return `found ${short(JSON.stringify(found), 60)}${hint}: ${allowed}${typeof found === "string" ? unitsFor(found, allowed) : ""}`;
+}
+
+/** After what is allowed where a length is in a unit that lengths are not in: those that they are in. */
+function unitsFor(found: string, allowed: string): string {
+  const [, unit] = /^[+-]?[\d.]+\s?([a-z]{1,10})$/i.exec(found) ?? [];
+  return unit === undefined || lengthUnits.includes(unit) || !/length|offset|distance/.test(allowed)
+    ? ""
+    : `; ${unit} is no unit here: take ${lengthUnits.join(", ")}, or % where it is allowed`;
 }
 
 /** How a message goes on to what is allowed, after a word that is not: by way of the one that was meant, if any is near. */

@@ -100,6 +100,8 @@ export const modelCss = `${plainModelCss}
 [data-lumbit-is~=content] > * { margin: 0; }
 [data-lumbit-is~=content] > ul { padding-inline-start: ${listIndent}; }
 picture:has(> [data-lumbit-is~=layer]), a[data-lumbit-is~=layer] > picture { display: contents; }
+/* What a picture is chosen from stands nowhere: in a row it would take a gap. */
+picture:has(> [data-lumbit-is~=layer]) > source, a[data-lumbit-is~=layer] > picture > source { display: none; }
 [data-lumbit-is~=content] > ul { font-size: 1rem; line-height: 1.3; }
 [data-lumbit-is~=pane] { overflow: var(--lumbit-clip, clip); container-type: size; }
 /* What runs inside a pane can be scrolled there by a reader for whom it stands still. */

@@ -153,8 +153,8 @@ class Styled {
   }
 }
 
-/** Of two scenes and more; 10,000 scenes in a whole run, fewer where faults are planted one after the other. */
-const pages = Number(process.env.LUMBIT_PAGES ?? 4300);
+/** Of two scenes and more; 10,000 scenes in the whole run, fewer in others, and where faults are planted one after the other. */
+const pages = Number(process.env.LUMBIT_PAGES ?? (process.env.LUMBIT_WHOLE ? 4300 : 800));
 const pictures = { "tank.png": { url: "tank.png", width: 400, height: 300 } };
 const page = (scenes: Page["scenes"]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
 

@@ -2,7 +2,7 @@ import { type Driver, supportsNative, watchLayout } from "./driver.ts";
 import { measureEdges } from "./edges.ts";
 import type { Announcer } from "./events.ts";
 import type { StyleChange } from "./kept-sheets.ts";
-import { announcing, cueing, filming, reeling, scripting, swaying, withPart } from "./parts.ts";
+import { announcing, cueing, filming, focusing, reeling, scripting, swaying, withPart } from "./parts.ts";
 import type { ScriptedDriver } from "./scripted.ts";
 import { scrollerOf } from "./scroller.ts";
 import type { StyleWriter } from "./style-writer.ts";
@@ -80,7 +80,7 @@ export function enliven(
     sway?.refresh();
     if (isSwayAsked || !scenes.some(asksForPointer)) return;
     isSwayAsked = true;
-    run(swaying, (swayScenes) => {
+    run(swaying, ({ swayScenes }) => {
       sway = keep(swayScenes(scenes));
     });
   };
@@ -92,7 +92,7 @@ export function enliven(
   setEdges();
   let moving: ScriptedDriver | undefined;
   if (scripted)
-    run(scripting, (scriptedDriver) => {
+    run(scripting, ({ scriptedDriver }) => {
       moving = keep(scriptedDriver([scripted, ...more], { smoothing, watched: false }));
       if (isPaused) moving.pause();
     });
@@ -101,33 +101,38 @@ export function enliven(
     followPointer();
     moving?.refresh();
   };
-  const unwatch = first
-    ? watchLayout([...scenes, ...(measured?.() ?? [])], scrollerOf(first), refresh)
-    : () => {};
+  const scroller = first && scrollerOf(first);
+  const unwatch = scroller ? watchLayout([...scenes, ...(measured?.() ?? [])], scroller, refresh) : () => {};
 
   followPointer();
   let events: Announcer | undefined;
   const sceneOf = (element: Element) => element.closest("[data-lumbit-scene]") as HTMLElement;
   if (has("[data-lumbit-cue]"))
-    run(cueing, (playCues) => {
+    run(cueing, ({ playCues }) => {
       keep(playCues(scenes, (layer) => events?.tell("cue", { scene: sceneOf(layer), layer })));
     });
   if (has("[data-lumbit-video]"))
-    run(filming, (playVideos) => {
+    run(filming, ({ playVideos }) => {
       keep(playVideos(drawn));
     });
   if (has("[data-lumbit-is~=reel]"))
-    run(reeling, (followReels) => {
+    run(reeling, ({ followReels }) => {
       keep(followReels(scenes, (slide) => events?.tell("slide", { scene: sceneOf(slide), slide })));
     });
+  for (const scene of scenes)
+    scene.addEventListener(
+      "focusin",
+      () => run(focusing, ({ followFocus }) => keep(followFocus(scene, scroller?.box))),
+      { once: true },
+    );
 
   return {
     driver: native.length > 0 || !first ? "native" : "scripted",
     on(type, listener) {
       let stop: (() => void) | undefined;
       let isStopped = false;
-      run(announcing, (announcer) => {
-        events ??= keep(announcer(scenes, first && scrollerOf(first)));
+      run(announcing, ({ announcer }) => {
+        events ??= keep(announcer(scenes, scroller));
         if (!isStopped) stop = events.on(type, listener);
       });
       return () => {

@@ -30,13 +30,10 @@ export const whole = <Own>(own: Own): Part<Own> => ({ there: own, load: async ()
 export const part = <Own>(load: () => Promise<Own>): Part<Own> => ({ load });
 
 /** What moves layers in browsers that do not by themselves. */
-export const scripting = /* @__PURE__ */ part(() =>
-  import("./scripted.ts").then(({ scriptedDriver }) => scriptedDriver),
-);
-export const swaying = /* @__PURE__ */ part(() => import("./sway.ts").then(({ swayScenes }) => swayScenes));
-export const cueing = /* @__PURE__ */ part(() => import("./cues.ts").then(({ playCues }) => playCues));
-export const announcing = /* @__PURE__ */ part(() =>
-  import("./events.ts").then(({ announcer }) => announcer),
-);
-export const filming = /* @__PURE__ */ part(() => import("./videos.ts").then(({ playVideos }) => playVideos));
-export const reeling = /* @__PURE__ */ part(() => import("./reel.ts").then(({ followReels }) => followReels));
+export const scripting = /* @__PURE__ */ part(() => import("./scripted.ts"));
+export const swaying = /* @__PURE__ */ part(() => import("./sway.ts"));
+export const cueing = /* @__PURE__ */ part(() => import("./cues.ts"));
+export const announcing = /* @__PURE__ */ part(() => import("./events.ts"));
+export const filming = /* @__PURE__ */ part(() => import("./videos.ts"));
+export const reeling = /* @__PURE__ */ part(() => import("./reel.ts"));
+export const focusing = /* @__PURE__ */ part(() => import("./focus.ts"));

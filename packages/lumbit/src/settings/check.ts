@@ -15,6 +15,7 @@ export const checkNames = [
   "alt",
   "headings",
   "links",
+  "focus",
   "weight",
   "wasted",
   "opposed",

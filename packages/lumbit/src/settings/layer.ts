@@ -262,7 +262,7 @@ const ofKinds = {
   row: {
     grammar: object(row, "settings of a row: along, gap, align, wrap"),
     meaning:
-      "Has the layers of a group stand beside each other by themselves: in a row they have sizes and no other place. The group is as large as they need where its own place does not say; percentages in it are of the box that the row is in.",
+      "Has the layers of a group stand beside each other by themselves: in a row they have sizes and no other place. The group is as large as they need where its own place does not say, and no wider than what it is in; percentages in it are of the box that the row is in.",
     kinds: ["group"],
     byRule: true,
   },
