@@ -1,5 +1,7 @@
+import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page as Tab } from "playwright-core";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type Chromium, openChromium } from "./chromium.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
@@ -69,6 +71,45 @@ describe.each(engineNames)("%s", (name) => {
     expect(found.delivered).toEqual(found.originals);
   });
 });
+
+test.each(engineNames)(
+  "pictures in a row stand where they were placed, delivered too, in %s",
+  async (name) => {
+    const folder = temporaryFolder();
+    const noise = { type: "gaussian", mean: 128, sigma: 30 } as const;
+    await sharp({ create: { width: 600, height: 600, channels: 3, background: "#888", noise } })
+      .png()
+      .toFile(join(folder, "square.png"));
+    const square = { image: "square.png", alt: "", place: { width: "120px" } };
+    const layers = [
+      {
+        ...{ name: "row", row: { gap: "20px" }, place: { left: "10%", top: "20vh" } },
+        layers: ["one", "two", "three"].map((name) => ({ name, ...square })),
+      },
+    ];
+    const page = {
+      format: "lumbit/1",
+      title: "Row",
+      lang: "en",
+      scenes: [{ name: "a", height: "120vh", layers }],
+    };
+    writeFileSync(join(folder, "page.json"), JSON.stringify(page));
+    expect((await lumbit(["build", "page.json", "-o", "site"], folder)).stderr).toBe("");
+    const { origin, close } = await serveFolder(
+      join(folder, "site"),
+      "default-src 'self'; script-src 'self' 'unsafe-eval'",
+    );
+    const engine = await engineOf(name);
+    await engine.open(`${origin}/`);
+    await engine.resize(1280, 800);
+    const found = await engine.run<[number, number, number]>(`
+    const { left, width } = document.querySelector("[data-lumbit-layer=row]").getBoundingClientRect();
+    return [document.querySelectorAll("source").length, Math.round(left), Math.round(width)];`);
+    close();
+    expect(found[0]).toBeGreaterThan(0);
+    expect(found.slice(1)).toEqual([128, 3 * 120 + 2 * 20]);
+  },
+);
 
 /** What a screen loads of the pictures in view, and how many of its own pixels each pixel of a file covers at most. */
 const seen = (tab: Tab) =>

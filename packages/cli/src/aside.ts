@@ -28,12 +28,19 @@ export async function withAside<T>(target: string, work: (aside: string) => Prom
 const signals = ["SIGINT", "SIGTERM", "SIGHUP"] as const;
 
 function end(signal: NodeJS.Signals): void {
-  // Files that are being written come while the folder goes.
-  for (const aside of standing)
-    rmSync(aside, { recursive: true, force: true, maxRetries: 20, retryDelay: 10 });
+  for (const aside of standing) removed(aside);
   for (const one of signals) process.off(one, end);
   // Others that listen end by themselves; where nobody does, the signal ends this process.
   if (process.listenerCount(signal) === 0) process.kill(process.pid, signal);
+}
+
+/** Takes something away while files come in it that are being written; what stays after all goes with the next run. */
+function removed(aside: string): void {
+  for (let tries = 0; tries < 5; tries++)
+    try {
+      rmSync(aside, { recursive: true, force: true, maxRetries: 20, retryDelay: 10 });
+      return;
+    } catch {}
 }
 
 /** What runs that are no more have left beside a file or folder. */

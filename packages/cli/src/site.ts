@@ -6,6 +6,7 @@ import type { Page } from "lumbit/core";
 import { referencesIn } from "lumbit/document";
 import {
   hasCues,
+  hasFocus,
   hasHeaderLinks,
   hasLayers,
   hasLines,
@@ -161,6 +162,7 @@ const pageScripts = [
   { name: "sway.js", needed: hasSway },
   { name: "videos.js", needed: hasVideos },
   { name: "header.js", needed: hasHeaderLinks },
+  { name: "focus.js", needed: hasFocus },
   { name: "reels.js", needed: ({ scenes }: Page) => scenes.some(hasReel) },
 ] as const;
 

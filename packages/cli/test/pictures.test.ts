@@ -144,6 +144,36 @@ test("the page says how alike pictures are, and whether they tell who made them"
   expect(Image?.Make).toBeUndefined();
 });
 
+test.each([
+  [1600, 6],
+  [20, 1200],
+  [14_400, 400],
+])("a picture of %i x %i is delivered", async (width, height) => {
+  const own = temporaryFolder();
+  await sharp({ create: { width, height, channels: 3, background: "#7a9" } })
+    .png()
+    .toFile(join(own, "line.png"));
+  const place = { left: 0, width: "100%", top: "20vh" };
+  const layers = [{ name: "line", image: "line.png", alt: "", depth: 0.5, place }];
+  const page = {
+    format: "lumbit/1",
+    title: "Line",
+    lang: "en",
+    scenes: [{ name: "a", height: "150vh", layers }],
+  };
+  writeFileSync(join(own, "page.json"), JSON.stringify(page));
+  expect(await lumbit(["build", "page.json", "-o", "site"], own)).toMatchObject({ status: 0, stderr: "" });
+  const shown = readdirSync(join(own, "site"), { recursive: true, encoding: "utf8" }).filter((name) =>
+    /(^|\/)line\.[^/]*$/.test(name),
+  );
+  for (const name of shown) {
+    const file = await sharp(join(own, "site", name)).metadata();
+    expect(file.height).toBeGreaterThanOrEqual(1);
+    expect(file.width).toBeLessThanOrEqual(width);
+  }
+  expect(shown.length).toBeGreaterThan(0);
+});
+
 test("--originals copies them", async () => {
   const { stderr } = await lumbit(["build", "page.json", "-o", "originals", "--originals"], folder);
   expect(stderr).toBe("");

@@ -88,6 +88,10 @@ export class PageFolder {
     this.file = resolve(file);
   }
 
+  #gone(): string {
+    return `${basename(this.file)} is not there any more, or may not be read; put it back to save`;
+  }
+
   /**
    * The page, with the files that it names below `address`. Whether it is one the composer judges; what of its files is
    * wrong is said.
@@ -97,6 +101,8 @@ export class PageFolder {
   async open(address: string): Promise<KeptPage> {
     const text = await readFile(this.file, "utf8").catch((error: NodeJS.ErrnoException) => {
       const { code } = error;
+      // Where it was open before, somebody took it away.
+      if (code === "ENOENT" && this.files.length > 0) throw new Problem(this.#gone());
       throw new Problem(
         code === "ENOENT"
           ? `there is no file ${this.file}; name a page file, or begin one with "lumbit compose"`
@@ -162,10 +168,7 @@ export class PageFolder {
    */
   async save(text: string, version: string): Promise<string | undefined> {
     const there = await readFile(this.file, "utf8").catch(() => undefined);
-    if (there === undefined)
-      throw new Problem(
-        `${basename(this.file)} is not there any more, or may not be read; put it back to save`,
-      );
+    if (there === undefined) throw new Problem(this.#gone());
     if (versionOf(there) !== version && there !== text) return undefined;
     try {
       await replaceFile(this.file, text);

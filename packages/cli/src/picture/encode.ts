@@ -19,6 +19,8 @@ export interface Delivery {
 const qualities = [40, 50, 60, 70, 80, 90];
 /** A sample of so many px, at most, stands for the whole picture. */
 const sampled = 320;
+/** And is no thinner than this, in px. */
+const compared = 16;
 
 /** A picture in a kind and at a width; made once, and kept between runs. */
 export async function encoded(bytes: Buffer, kind: Kind, width: number, how: Delivery): Promise<Buffer> {
@@ -36,10 +38,7 @@ async function qualityOf(bytes: Buffer, kind: Kind, similarity: number): Promise
   const key = ["quality", kind, similarity, digest(bytes)].join(" ");
   const known = await delivered.remembered(key);
   if (known) return Number(known.data);
-  const sample = await (await uprightPicture(bytes))
-    .resize({ width: sampled, height: sampled, fit: "inside", withoutEnlargement: true })
-    .png()
-    .toBuffer();
+  const sample = await sampleOf(bytes);
   let found = qualities.at(-1) as number;
   for (const quality of qualities) {
     if ((await alike(sample, await into(sharp(sample), kind, quality).toBuffer())) < similarity) continue;
@@ -48,6 +47,17 @@ async function qualityOf(bytes: Buffer, kind: Kind, similarity: number): Promise
   }
   await delivered.remember(key, String(found));
   return found;
+}
+
+/** A small copy of a picture to try qualities on. What is thin is drawn out: windows of so many px are compared. */
+async function sampleOf(bytes: Buffer): Promise<Buffer> {
+  const { data, info } = await (await uprightPicture(bytes))
+    .resize({ width: sampled, height: sampled, fit: "inside", withoutEnlargement: true })
+    .png()
+    .toBuffer({ resolveWithObject: true });
+  const [width, height] = [Math.max(info.width, compared), Math.max(info.height, compared)];
+  if (width === info.width && height === info.height) return data;
+  return sharp(data).resize({ width, height, fit: "fill", kernel: "nearest" }).png().toBuffer();
 }
 
 /** What is behind transparent parts when two pictures are compared: what is faint is seen on one of them. */
