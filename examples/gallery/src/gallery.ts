@@ -52,7 +52,11 @@ async function show(): Promise<void> {
   inside.body.style.margin = "0";
   const live = mountPage(inside, page, assets);
   shown = { recipe, file: recipe.file, assets, live };
-  stage.contentWindow?.scrollTo(0, 0);
+  // It opens on what it is about: the scene of the first value to play with, as it stands composed.
+  const [, about = 0] = /^\/scenes\/(\d+)/.exec(recipe.play[0]?.at ?? "") ?? [];
+  inside
+    .querySelectorAll("[data-lumbit-scene]")
+    [Number(about)]?.scrollIntoView({ block: "start", behavior: "instant" });
   for (const link of find("recipes").querySelectorAll("a"))
     link.toggleAttribute("aria-current", link.getAttribute("href") === `#${recipe.name}`);
   document.title = `${recipe.title} · Recipes`;

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { readPage } from "lumbit/document";
 import type { Page } from "playwright-core";
@@ -93,7 +94,7 @@ test("its fragment and its attributes move in another page as they do in it", as
   await other.close();
 });
 
-test("every recipe opens from the list, and shows the page from its top", async () => {
+test("every recipe opens from the list, on the scene that it is about", async () => {
   const links = page.getByRole("navigation").getByRole("link");
   const names = await links.evaluateAll((all) =>
     all.map((link) => link.getAttribute("href")?.slice(1) ?? ""),
@@ -102,9 +103,19 @@ test("every recipe opens from the list, and shows the page from its top", async 
   for (const [index, name] of names.entries()) {
     await links.nth(index).click();
     await expect.poll(() => page.title()).toBe(`${await links.nth(index).textContent()} · Recipes`);
-    await expect
-      .poll(() => stage().evaluate(() => [scrollY, document.querySelectorAll("main").length]))
-      .toEqual([0, 1]);
+    const about = JSON.parse(readFileSync(join(root, "examples/recipes", name, "recipe.json"), "utf8"));
+    const [, scene] = /^\/scenes\/(\d+)/.exec(about.play[0].at) ?? [];
+    /** How much of it is in view, of what could be. */
+    const inView = () =>
+      stage().evaluate(
+        (index) => {
+          const scenes = document.querySelectorAll("main > [data-lumbit-scene]");
+          const { top, bottom, height } = (scenes[index] as Element).getBoundingClientRect();
+          return (Math.min(bottom, innerHeight) - Math.max(top, 0)) / Math.min(height, innerHeight);
+        },
+        Number(scene ?? 0),
+      );
+    await expect.poll(inView, { message: name }).toBeGreaterThan(0.3);
     expect(await page.getByRole("slider").count(), name).toBe(2);
   }
   expect(said).toEqual([]);

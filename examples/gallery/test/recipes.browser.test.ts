@@ -4,7 +4,7 @@ import { readPage } from "lumbit/document";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { accessibilityFaults, openChromium } from "../../../test/chromium.ts";
 import { lumbit, root, temporaryFolder } from "../../../test/command.ts";
-import { type Engine, engineNames, engineOf } from "../../../test/engines.ts";
+import { casesIn, type Engine, engineNames, engineOf } from "../../../test/engines.ts";
 import { serveFolder } from "../../../test/serve.ts";
 import { withValue } from "../src/value.ts";
 
@@ -44,8 +44,7 @@ interface Layer {
 
 const see = (scroll: string) => `
   scrollTo({ top: ${scroll}, behavior: "instant" });
-  for (let n = 0; n < 3; n++) await new Promise(requestAnimationFrame);
-  await new Promise((done) => setTimeout(done, 120));
+  for (let n = 0; n < 5; n++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
   const box = (element) => element.getBoundingClientRect();
   const named = (attribute, of) => Object.fromEntries([...document.querySelectorAll("[" + attribute + "]")].map((element) => [element.getAttribute(attribute), of(element)]));
   const layer = (element) => {
@@ -414,11 +413,13 @@ test("every recipe has a claim, says what to play with, and goes as far as it sa
 });
 
 describe.each(engineNames)("%s", (engineName) => {
-  test.each(names)("%s keeps its promise", async (name) => {
+  test.each(casesIn(engineName, names))("%s keeps its promise", async (name) => {
     const engine = await engineOf(engineName);
     await engine.open(`${origin}/${name}/index.html`);
     await engine.resize(screen.width, screen.height);
-    await engine.run("await document.fonts.ready; await new Promise((done) => setTimeout(done, 300));");
+    await engine.run(
+      "await document.fonts.ready; for (let n = 0; n < 5; n++) await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));",
+    );
     const [scene, claim] = claims[name] ?? expect.fail(`no claim of ${name}`);
     await claim(new Looked(engine, scene));
     const aside = await engine.run<number>("return document.documentElement.scrollWidth - innerWidth;");
