@@ -1,7 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { filesOf, pastePictures } from "./begin/add-pictures.ts";
+import { addNew, filesOf, pastePictures } from "./begin/add-pictures.ts";
 import { Desk } from "./desk/desk.tsx";
 import { keepJudging } from "./findings/keep-judging.ts";
+import { type Fold, Folds } from "./folds.tsx";
 import { pasteLayers } from "./layers/clipboard.ts";
 import { commandFor } from "./layers/commands.ts";
 import { useComposed, useComposer } from "./state/context.ts";
@@ -22,15 +23,20 @@ const patience = 2000;
 const scrubStep = { key: 0.02, shifted: 0.1 };
 
 /** The whole composer: down is the scroll, across is depth, in the middle is what the reader sees, words say the rest. */
-export function ComposerApp() {
+export function ComposerApp({ isBegun }: { isBegun: boolean }) {
   const composer = useComposer();
   const name = useComposed(({ name }) => name);
   const beside = useComposed(({ beside }) => beside);
   const [around, setAround] = useState(false);
+  const [fold, setFold] = useState<Fold | undefined>("caption");
   useEffect(() => {
     const late = setTimeout(() => setAround(true), patience);
     return () => clearTimeout(late);
   }, []);
+  // What was pressed to begin is gone: whoever goes by keyboard goes on at the large stage.
+  useEffect(() => {
+    if (isBegun && around) document.querySelector<HTMLElement>(".large .overlay")?.focus();
+  }, [isBegun, around]);
   useEffect(() => (around ? keepJudging(composer) : undefined), [composer, around]);
   useEffect(() => {
     document.title = `${name} · Lumbit`;
@@ -52,9 +58,12 @@ export function ComposerApp() {
     };
     const onPaste = ({ clipboardData, target }: ClipboardEvent) => {
       if (!clipboardData || isField(target)) return;
-      const files = filesOf(clipboardData);
-      if (files.length > 0) void pastePictures(composer, files);
-      else void pasteLayers(composer, clipboardData.getData("text/plain"));
+      const text = clipboardData.getData("text/plain");
+      void filesOf(clipboardData).then(async (files) => {
+        if (files.length > 0) await pastePictures(composer, files);
+        else if (!(await pasteLayers(composer, text)) && text.trim())
+          await addNew(composer, "words", text.trim());
+      });
     };
     const end = () => composer.rest();
     addEventListener("paste", onPaste);
@@ -67,13 +76,14 @@ export function ComposerApp() {
     };
   }, [composer, name]);
   return (
-    <div className="composer">
+    <div className="composer" data-fold={fold}>
       <Suspense>{around && <Bar />}</Suspense>
       <Suspense>{around && <Strip />}</Suspense>
       <Desk around={around} onShown={() => setAround(true)} />
       <Suspense>{around && <Section />}</Suspense>
       <Suspense>{around && (beside === "findings" ? <Findings /> : <Caption />)}</Suspense>
       <Suspense>{beside === "text" && <TextDrawer />}</Suspense>
+      <Folds open={fold} onOpen={setFold} />
     </div>
   );
 }

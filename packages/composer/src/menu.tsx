@@ -13,8 +13,8 @@ import {
 export interface Command {
   id: string;
   words: string;
-  /** As it is pressed with Control, or the Command key. */
-  key?: string;
+  /** The key that does it, pressed with Control, or the Command key. Not `key`, which lists of items take for their own. */
+  shortcut?: string;
   /** Whether it has a sense now. */
   can: boolean;
   do(): void;
@@ -43,10 +43,10 @@ export function Commands({
           items={commands.filter(({ can }) => can)}
           onAction={(id) => commands.find((command) => command.id === id)?.do()}
         >
-          {({ words, key }) => (
+          {({ words, shortcut }) => (
             <MenuItem textValue={words}>
               <Text slot="label">{words}</Text>
-              {key && <Keyboard>{keyWords(key)}</Keyboard>}
+              {shortcut && <Keyboard>{keyWords(shortcut)}</Keyboard>}
             </MenuItem>
           )}
         </Menu>

@@ -8,12 +8,12 @@ import { type Composer, createComposer } from "./state/store.ts";
 /** Shows what a home opens with: its page, or how to begin one. */
 export async function start(home: Home, opening: ReturnType<Home["open"]>): Promise<void> {
   const root = createRoot(document.getElementById("composer") as HTMLElement);
-  const compose = (kept: Kept): Composer => {
+  const compose = (kept: Kept, isBegun = false): Composer => {
     const composer = createComposer(home, kept);
-    home.watch(composer.changedOutside, composer.reached);
+    home.watch(composer.changedOutside, composer.reached, composer.lost);
     root.render(
       <ComposerContext value={composer}>
-        <ComposerApp />
+        <ComposerApp isBegun={isBegun} />
       </ComposerContext>,
     );
     return composer;
@@ -26,7 +26,7 @@ export async function start(home: Home, opening: ReturnType<Home["open"]>): Prom
     }
     dropFrames();
     const { Begin } = await import("./begin/begin.tsx");
-    root.render(<Begin home={home} beginning={opened} compose={compose} />);
+    root.render(<Begin home={home} beginning={opened} compose={(kept) => compose(kept, true)} />);
   } catch (error) {
     dropFrames();
     root.render(

@@ -82,7 +82,7 @@ test("five pictures become a moving scene, the farthest first, in the order that
   expect(readFileSync(join(folder(), "art/school.webp")).equals(readFileSync(art("school")))).toBe(true);
   for (const frame of composer.stages()) await frame.waitForSelector('[data-lumbit-layer="school"]');
   // New words are read where they stand: light ones on what is dark there.
-  await page.waitForTimeout(500);
+  await composer.atRest();
   await page.getByRole("button", { name: "Add a layer" }).click();
   await page.getByRole("menuitem", { name: "Words" }).click();
   await poll(() => composer.layer("words")?.color).toBe("#f6f2ea");
@@ -141,11 +141,15 @@ test("an empty page is a file that a person could have written", async () => {
   const { page } = composer;
   await page.getByRole("button", { name: "An empty page" }).click();
   await stagesShow(composer);
+  // The button that was pressed is gone; the keyboard goes on at the large stage.
+  await poll(() => page.evaluate(() => document.activeElement?.getAttribute("aria-label"))).toMatch(
+    /^Layers on the/,
+  );
   const made = JSON.parse(readFileSync(composer.file, "utf8")) as PageFile;
   expect(made).toMatchObject({ format: "lumbit/1", lang: "en", scenes: [{ name: "first", layers: [] }] });
   expect(await page.getByText("No layers yet").count()).toBe(1);
   // Words and shapes come into the middle of what is shown.
-  await page.waitForTimeout(500);
+  await composer.atRest();
   for (const what of ["Words", "An ellipse"]) {
     await page.getByRole("button", { name: "Add a layer" }).click();
     await page.getByRole("menuitem", { name: what }).click();

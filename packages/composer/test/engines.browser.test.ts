@@ -3,7 +3,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { root, temporaryFolder } from "../../../test/command.ts";
-import { type Engine, engineOf, launchFirefox } from "../../../test/engines.ts";
+import { drawnEngineOf, type Engine, engineOf, launchFirefox } from "../../../test/engines.ts";
 import { serveFolder } from "../../../test/serve.ts";
 import { startComposer } from "../../cli/src/compose/compose.ts";
 import { demo } from "./compose.ts";
@@ -61,7 +61,7 @@ async function compose(engine: Engine, between: (depth: number) => void): Promis
 }
 
 test("a page of a folder is composed in Firefox", async () => {
-  const file = demo(temporaryFolder());
+  const file = await demo(temporaryFolder());
   const before = readFileSync(file, "utf8");
   const served = await startComposer(file, 0);
   const engine = await engineOf("firefox");
@@ -85,7 +85,7 @@ test.each(["webkit", "firefox"] as const)(
     // The engine's driver evaluates what the test says; to a stage nothing is the engine's own.
     const policy = "default-src http: 'unsafe-inline' 'unsafe-eval' blob:";
     const served = await serveFolder(join(root, "packages/composer/dist"), policy);
-    const engine = await engineOf(name);
+    const engine = await drawnEngineOf(name);
     try {
       await engine.open(`${served.origin}/`);
       await engine.resize(1280, 800);
@@ -110,7 +110,7 @@ test.each(["webkit", "firefox"] as const)(
 );
 
 test("where scripts move the layers, stages follow a depth without a scroll", async () => {
-  const served = await startComposer(demo(temporaryFolder()), 0);
+  const served = await startComposer(await demo(temporaryFolder()), 0);
   const old = await launchFirefox(false);
   const select = `(await until(card, "the section")).click();
     await until(() => document.querySelector(".large .outline"), "the stage");`;

@@ -42,7 +42,7 @@ test("pictures that are dropped on a stage become layers where they fall, and wh
   const bytes = await sharp({ create: { width: 640, height: 320, channels: 4, background: "#0a6" } })
     .png()
     .toBuffer();
-  await page.waitForTimeout(500);
+  await composer.atRest();
   const box = (await large().boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
   const at = { x: Math.round(box.x + 0.6 * box.width), y: Math.round(box.y + 0.5 * box.height) };
   const font = readFileSync(join(composer.file, "..", "fonts/figtree.woff2"));
@@ -174,7 +174,7 @@ test("depths are spread evenly, and a depth that is changed with Alt leaves the 
     1,
   );
   await card("school").click();
-  await page.waitForTimeout(600);
+  await composer.atRest();
   const before = await composer.boxOn(0, "school");
   await page.keyboard.press("Alt+Shift+ArrowLeft");
   await page.keyboard.press("Alt+Shift+ArrowLeft");

@@ -11,11 +11,24 @@ const middle = ({ x, y, width, height }: { x: number; y: number; width: number; 
 });
 const heading = () =>
   composer.page.getByRole("complementary", { name: "Caption" }).getByRole("heading").first().textContent();
+/** What lies under the pointer, as it is said there. */
+const named = () => composer.page.locator(".lies span").allTextContents();
 const settled = async () => {
   await composer.saved();
-  // A stage tells how it stands when it has been at rest.
-  await composer.page.waitForTimeout(400);
+  await composer.atRest();
 };
+/** Scrolls the stages to a share of the scene's passage. */
+async function goTo(at: number) {
+  const share = () =>
+    composer.stages()[0]?.evaluate(() => {
+      const scene = document.querySelector('[data-lumbit-scene="descent"]') as Element;
+      const { top, height } = scene.getBoundingClientRect();
+      return (innerHeight - top) / (innerHeight + height);
+    });
+  await composer.page.getByRole("slider", { name: /Place in the passage/ }).fill(String(at));
+  await poll(share).toBeCloseTo(at, 2);
+  await settled();
+}
 /** Drags with the pointer, by steps. */
 async function drag(from: { x: number; y: number }, by: { x: number; y: number }, keys: string[] = []) {
   const { page } = composer;
@@ -24,19 +37,17 @@ async function drag(from: { x: number; y: number }, by: { x: number; y: number }
   for (const key of keys) await page.keyboard.down(key);
   for (let step = 1; step <= 6; step++)
     await page.mouse.move(from.x + (by.x * step) / 6, from.y + (by.y * step) / 6);
-  await page.waitForTimeout(200);
 }
 
 test("a layer that is dragged stays under the pointer, far from where it settles, and its ghosts are shown", async () => {
   const { page } = composer;
-  await page.getByRole("slider", { name: /Place in the passage/ }).fill("0.36");
-  await settled();
+  await goTo(0.4);
   const before = await boxOn(0, "title");
   const place = { ...Object(layer("title")?.place) };
   const from = middle(before);
-  // What is seen through is not what is meant.
+  // What is seen through is not what is meant: a picture is looked at when the pointer is over it first.
   await page.mouse.move(from.x, from.y);
-  await page.waitForTimeout(500);
+  await poll(() => named().then(([first]) => first)).toBe("title");
   await page.mouse.click(from.x, from.y);
   await poll(heading).toBe("title");
   await drag(from, { x: 60, y: 24 }, ["Alt"]);
@@ -60,8 +71,7 @@ test("a layer that settles by its own passage stays under the pointer too, thoug
   const text = composer.text();
   writeFileSync(file, text.replace('"name": "title",', '"name": "title", "settle": "middle",'));
   await page.getByRole("option", { name: /^title.*settles at "middle" of its own passage/ }).click();
-  await page.getByRole("slider", { name: /Place in the passage/ }).fill("0.4");
-  await settled();
+  await goTo(0.4);
   const before = await boxOn(0, "title");
   await drag(middle(before), { x: 40, y: 30 }, ["Alt"]);
   await poll(async () => Math.abs((await boxOn(0, "title")).x - before.x - 40)).toBeLessThan(0.5);
@@ -77,12 +87,10 @@ test("clicks go through the stack, and what lies there is named beside the point
   await settled();
   const at = middle(await boxOn(0, "title"));
   await page.mouse.move(at.x - 2, at.y);
-  const named = page.locator(".lies span");
-  // A picture is looked at when the pointer is over it first.
-  await page.waitForTimeout(500);
+  await poll(() => named().then(([first]) => first)).toBe("title");
   await page.mouse.move(at.x, at.y);
-  await poll(() => named.count()).toBeGreaterThan(2);
-  const names = await named.allTextContents();
+  await poll(() => named().then(({ length }) => length)).toBeGreaterThan(2);
+  const names = await named();
   for (const name of names.slice(0, 3)) {
     await page.mouse.click(at.x, at.y);
     await poll(heading).toBe(name);

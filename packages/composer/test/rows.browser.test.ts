@@ -17,7 +17,7 @@ test("what is in a row is not moved by hand, and stands where it stood when the 
   const { page, card, large } = composer;
   await stagesShow(composer);
   await card("cards").click();
-  await page.waitForTimeout(500);
+  await composer.atRest();
   const before = await Promise.all(cards.map((name) => composer.boxOn(0, name)));
   const text = composer.text();
   await card("cards").press("Enter");

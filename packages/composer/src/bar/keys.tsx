@@ -20,7 +20,8 @@ const keys: readonly (readonly [where: string, keys: readonly (readonly [keys: s
         ["arrow keys", "move what is selected by a pixel; with Shift by ten"],
         ["Enter", "write words where they are; Escape leaves them as they were, Ctrl Enter takes them"],
         ["Alt while dragging", "edges and middles let go"],
-        ["Shift and click", "select one more"],
+        ["Shift and click, or a frame", "select more"],
+        ["Escape while dragging", "leave it as it was"],
       ],
     ],
     [
@@ -28,7 +29,7 @@ const keys: readonly (readonly [where: string, keys: readonly (readonly [keys: s
       [
         ["up and down", "go through the layers, the nearest first"],
         ["left and right", "bring what is selected nearer or farther; with Shift in larger steps"],
-        ["Alt with these, or while dragging", "it stays where it is on the screen"],
+        ["Alt with these, or while dragging", "it stays where it is on the large stage"],
         ["Enter", "open a group"],
         ["Ctrl and click", "select several"],
       ],

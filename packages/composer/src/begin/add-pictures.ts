@@ -10,14 +10,37 @@ import type { Stands } from "../stage/messages.ts";
 import type { Composer } from "../state/store.ts";
 import { addFonts } from "./add-fonts.ts";
 
-/** Files that were dropped or pasted; what is nothing of a file is left out. */
-export const filesOf = ({ files }: DataTransfer): File[] => [...files];
+/** Files that were dropped or pasted, those in folders too. */
+export async function filesOf({ items, files }: DataTransfer): Promise<File[]> {
+  // Before anything is waited for: a drop is empty afterwards.
+  const [all, entries] = [[...files], [...items].map((item) => item.webkitGetAsEntry?.() ?? null)];
+  if (!entries.some((entry) => entry?.isDirectory)) return all;
+  return (await Promise.all(entries.map((entry) => (entry ? within(entry) : [])))).flat();
+}
+
+/** The files of a folder, in the order of their names; of a file itself. */
+async function within(entry: FileSystemEntry): Promise<File[]> {
+  if (entry.isFile)
+    return [await new Promise<File>((done, failed) => (entry as FileSystemFileEntry).file(done, failed))];
+  const reader = (entry as FileSystemDirectoryEntry).createReader();
+  const all: FileSystemEntry[] = [];
+  // It gives a hundred at a time, and then none.
+  for (;;) {
+    const some = await new Promise<FileSystemEntry[]>((done, failed) => reader.readEntries(done, failed));
+    if (some.length === 0) break;
+    all.push(...some);
+  }
+  const shown = all.filter(({ name }) => !name.startsWith("."));
+  const sorted = shown.toSorted((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+  return (await Promise.all(sorted.map(within))).flat();
+}
 
 /** Where something was let fall, in px of a stage's screen, and how the page stands there. */
 interface Fallen {
   scene: string;
   at: { x: number; y: number };
-  stands: Stands;
+  /** Asked for when the pictures are there: what was changed right before is on the stage then. */
+  stands(): Promise<Stands | undefined>;
 }
 
 /** At most this share of the width of its scene a new picture takes, in percent. */
@@ -35,6 +58,7 @@ export async function addPictures(composer: Composer, files: readonly File[], fa
     ...(await addFilms(composer, files.filter(isFilm))),
   ];
   if (pictures.length === 0) return;
+  const stands = await fallen.stands();
   const { page, selected } = composer.store.getState();
   const { scene } = fallen;
   const beside = sceneOf(page, scene)?.layers.find(({ name }) => name === selected.at(-1));
@@ -45,7 +69,11 @@ export async function addPictures(composer: Composer, files: readonly File[], fa
     scene,
     pictures.map(
       (one, index) =>
-        ({ ...pictureLayer(one), ...motion, place: placeOf(one, fallen, motion, index) }) as AnyLayer,
+        ({
+          ...pictureLayer(one),
+          ...motion,
+          place: stands && placeOf(one, { ...fallen, stands }, motion, index),
+        }) as AnyLayer,
     ),
   );
   const what = layers.length === 1 ? `${layers[0]?.name}: new` : `${layers.length} new pictures`;
@@ -80,7 +108,7 @@ async function addFilms(composer: Composer, films: readonly File[]): Promise<Add
 function middleOf(composer: Composer): Fallen | undefined {
   const { stands, scene } = composer.store.getState();
   const { width, height } = stands?.layout.viewport ?? { width: 0, height: 0 };
-  return stands && { scene, stands, at: { x: width / 2, y: height / 2 } };
+  return stands && { scene, at: { x: width / 2, y: height / 2 }, stands: () => composer.standsNow() };
 }
 
 /** Puts pictures into the middle of what the large stage shows. */
@@ -92,11 +120,16 @@ export async function pastePictures(composer: Composer, files: readonly File[]):
 /** Colors of new words, so that they are read at once. */
 const letters = { onDark: "#f6f2ea", onLight: "#262320" };
 
-/** Puts words or a shape into the middle of what the large stage shows. */
-export async function addNew(composer: Composer, what: "words" | "rectangle" | "ellipse"): Promise<void> {
+/** Puts words or a shape into the middle of what the large stage shows. Words that are not given yet are written at once. */
+export async function addNew(
+  composer: Composer,
+  what: "words" | "rectangle" | "ellipse",
+  words?: string,
+): Promise<void> {
   const middle = middleOf(composer);
-  if (!middle) return;
-  const { scene, at, stands } = middle;
+  const stands = await middle?.stands();
+  if (!middle || !stands) return;
+  const { scene, at } = middle;
   const { page, assets } = composer.store.getState();
   const ground = sceneOf(page, scene)?.background ?? page.page?.background;
   const around = [-120, -60, 0, 60, 120].map((away) => ({ x: at.x + away, y: at.y }));
@@ -110,7 +143,7 @@ export async function addNew(composer: Composer, what: "words" | "rectangle" | "
   const layer =
     what === "words"
       ? {
-          ...{ text: "Words", as: isFirst ? "h1" : "p", fontSize: { min: "32px", max: "88px" } },
+          ...{ text: words ?? "Words", as: isFirst ? "h1" : "p", fontSize: { min: "32px", max: "88px" } },
           color: dark ? letters.onDark : letters.onLight,
           place: { center: "x", top: percentOf(y - 50, box.height) },
         }
@@ -127,6 +160,7 @@ export async function addNew(composer: Composer, what: "words" | "rectangle" | "
   if (!added) return;
   composer.edit(`${added.name}: new`, addLayers(scene, [added]));
   composer.select([added.name], scene);
+  if (what === "words" && words === undefined) composer.writeWords(added.name);
 }
 
 /** A picture as a layer that decorates, named after its file. */
@@ -139,7 +173,12 @@ export const pictureLayer = ({ path, video }: AddedPicture): AnyLayer =>
   }) as AnyLayer;
 
 /** The place of a picture whose middle is to be at a point, at this moment; each of several a little further on. */
-function placeOf({ picture }: Added, { scene, at, stands }: Fallen, motion: object, index: number) {
+function placeOf(
+  { picture }: Added,
+  { scene, at, stands }: Omit<Fallen, "stands"> & { stands: Stands },
+  motion: object,
+  index: number,
+) {
   const { layout, scroll } = stands;
   const box = sceneBox(layout, scene, scroll);
   if (!box || !picture) return undefined;
@@ -147,9 +186,15 @@ function placeOf({ picture }: Added, { scene, at, stands }: Fallen, motion: obje
   const height = ((width / 100) * box.width * picture.height) / picture.width;
   const away = displaced(layout, scene, scroll, { name: "new", ...motion } as AnyLayer);
   const middle = { x: at.x - box.left - away.x, y: at.y - box.top - away.y };
+  // However many there are, none runs out of the scene on its lower right.
+  const step = (from: number, size: number, room: number) =>
+    index === 0 || room - size <= from ? from : from + ((24 * index) % (room - size - from));
   return {
-    left: percentOf(middle.x + 24 * index - (width / 200) * box.width, box.width),
-    top: percentOf(middle.y + 24 * index - height / 2, box.height),
+    left: percentOf(
+      step(middle.x - (width / 200) * box.width, (width / 100) * box.width, box.width),
+      box.width,
+    ),
+    top: percentOf(step(middle.y - height / 2, height, box.height), box.height),
     width: `${Number(width.toFixed(2))}%`,
   };
 }

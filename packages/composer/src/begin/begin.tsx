@@ -3,7 +3,7 @@ import { Button, FileTrigger, GridList, GridListItem, useDragAndDrop } from "rea
 import type { Beginning, BeginWith, Home, Kept } from "../home/home.ts";
 import { Commands } from "../menu.tsx";
 import type { Composer } from "../state/store.ts";
-import { isDrawing } from "./add-pictures.ts";
+import { filesOf, isDrawing } from "./add-pictures.ts";
 import { composeFirst } from "./first-scene.ts";
 import "./begin.css";
 
@@ -64,7 +64,7 @@ export function Begin({
       className="begin"
       onDrop={(event) => {
         event.preventDefault();
-        take([...event.dataTransfer.files]);
+        void filesOf(event.dataTransfer).then(take);
       }}
     >
       <h1>Drop pictures here, the farthest first</h1>

@@ -8,7 +8,7 @@ import {
   type Settings,
   scene as sceneSettings,
 } from "lumbit/settings";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { Button, FileTrigger } from "react-aria-components";
 import { addFonts } from "../begin/add-fonts.ts";
 import { layerOf, sceneOf } from "../edit/find.ts";
@@ -99,16 +99,19 @@ function LayerCaption({ scene, layer: name }: { scene: string; layer: string }) 
       <Name
         name={name}
         onChange={(to) => {
+          const { selected } = composer.store.getState();
           composer.edit(`${name}: called ${to}`, renameLayer(owner, to));
-          composer.select([to]);
+          if (selected.includes(name)) composer.select(selected.map((one) => (one === name ? to : one)));
         }}
       />
       <p>
         <b>{name}</b> is {articled(layer)}. {motionWords(speed)}
       </p>
-      <Sentences owner={owner} of="layer" settings={motion} always />
-      <Sentences owner={owner} of="layer" part="place" settings={place} />
-      <Sentences owner={owner} of="layer" settings={settings} more={{ ...place, ...settings }} />
+      <Fragment key={`${scene} ${name}`}>
+        <Sentences owner={owner} of="layer" settings={motion} always />
+        <Sentences owner={owner} of="layer" part="place" settings={place} />
+        <Sentences owner={owner} of="layer" settings={settings} more={{ ...place, ...settings }} />
+      </Fragment>
       {isGroup(layer) && (
         <p>
           In it are
@@ -154,8 +157,9 @@ function SceneCaption({ scene }: { scene: string }) {
       <Name
         name={scene}
         onChange={(to) => {
+          const { moment } = composer.store.getState();
           composer.edit(`${scene}: called ${to}`, renameScene(scene, to));
-          composer.goTo({ scene: to, share: 0.5 });
+          if (moment.scene === scene) composer.goTo({ ...moment, scene: to });
         }}
       />
       <p>
@@ -163,6 +167,7 @@ function SceneCaption({ scene }: { scene: string }) {
         {count === 0 ? "without layers yet" : `of ${count === 1 ? "one layer" : `${count} layers`}`}.
       </p>
       <Sentences
+        key={scene}
         owner={{ scene }}
         of="scene"
         settings={saidSettings(sceneSettings)}

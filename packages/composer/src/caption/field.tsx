@@ -1,6 +1,6 @@
 import type { Grammar } from "lumbit/settings";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
-import { stepped, valueFrom, writtenValue } from "./value.ts";
+import { digitsIn, stepped, stepsOf, valueFrom, writtenValue } from "./value.ts";
 
 const Colors = lazy(() => import("./colors.tsx"));
 
@@ -14,6 +14,7 @@ export function Field({
   faultOf,
   onDrag,
   onChange,
+  onRefused,
 }: {
   label: string;
   grammar: Grammar;
@@ -26,15 +27,29 @@ export function Field({
   faultOf(value: unknown): string | undefined;
   onDrag(value: unknown): void;
   onChange(value: unknown): void;
+  /** What was typed is not taken, and can be seen no more. */
+  onRefused(text: string, fault: string): void;
 }) {
   const written = writtenValue(value);
   const [text, setText] = useState(written);
   const [fault, setFault] = useState<string>();
   const scrub = useRef<{ x: number; from: string; moved: boolean }>(undefined);
+  /** The most digits behind the point since it is worked on: none is lost by a step to a round number. */
+  const digits = useRef(0);
   useEffect(() => {
     setText(written);
     setFault(undefined);
   }, [written]);
+  // What was typed is of what it was typed for, whatever is selected by the click that leaves it.
+  const leave = useRef(() => {});
+  leave.current = () => {
+    if (text === written) return;
+    const meant = valueFrom(grammar, text, value);
+    const wrong = faultOf(meant);
+    if (wrong === undefined) onChange(meant);
+    else onRefused(text, wrong);
+  };
+  useEffect(() => () => leave.current(), []);
   if (grammar.form === "choice" || grammar.form === "boolean") {
     const words = grammar.form === "choice" ? grammar.words : ["true", "false"];
     const [yes, no] = ["yes", "no"];
@@ -71,10 +86,18 @@ export function Field({
   const isLong = grammar.form === "text" || grammar.form === "list" || grammar.form === "object";
   const Element = isLong ? "textarea" : "input";
   const isColor = grammar.form === "css" && /color|background/.test(grammar.property);
+  const steps = isLong ? undefined : stepsOf(grammar);
+  const step = (from: string, by: number, shifted: boolean): string => {
+    if (!steps) return from;
+    digits.current = Math.max(digits.current, steps.digits, digitsIn(from));
+    // Without a value it begins at what holds.
+    const base = from.trim() === "" ? (otherwise ?? from) : from;
+    return stepped(base, by * (shifted ? 10 : 1), { ...steps, digits: digits.current });
+  };
   return (
     <>
       <Element
-        className={fault ? "wrong" : ""}
+        className={[fault && "wrong", steps && "steps"].filter(Boolean).join(" ")}
         aria-label={label}
         aria-invalid={fault !== undefined}
         title={comesTo}
@@ -91,7 +114,10 @@ export function Field({
             : undefined
         }
         onChange={({ target }) => setText(target.value)}
-        onBlur={commit}
+        onBlur={() => {
+          digits.current = 0;
+          commit();
+        }}
         onKeyDown={(event: React.KeyboardEvent) => {
           event.stopPropagation();
           const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
@@ -101,13 +127,13 @@ export function Field({
           } else if (event.key === "Escape") {
             setText(written);
             setFault(undefined);
-          } else if (way && !isLong) {
+          } else if (way && steps) {
             event.preventDefault();
-            bring(stepped(text, way * (event.shiftKey ? 10 : 1)), true);
+            bring(step(text, way, event.shiftKey), true);
           }
         }}
         onPointerDown={(event: React.PointerEvent) => {
-          if (isLong || document.activeElement === event.currentTarget) return;
+          if (!steps || document.activeElement === event.currentTarget) return;
           scrub.current = { x: event.clientX, from: text, moved: false };
           event.currentTarget.setPointerCapture(event.pointerId);
         }}
@@ -115,7 +141,7 @@ export function Field({
           const held = scrub.current;
           if (!held || (!held.moved && Math.abs(clientX - held.x) < 4)) return;
           held.moved = true;
-          bring(stepped(held.from, Math.round((clientX - held.x) / 2) * (shiftKey ? 10 : 1)), false);
+          bring(step(held.from, Math.round((clientX - held.x) / 2), shiftKey), false);
         }}
         onPointerUp={(event: React.PointerEvent<HTMLElement>) => {
           const held = scrub.current;

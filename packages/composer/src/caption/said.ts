@@ -154,6 +154,10 @@ const elsewhere = new Set([
   "page",
 ]);
 
+/** What makes a layer what it is, which it cannot be without. */
+export const isKind = (setting: string): boolean =>
+  ["image", "alt", "text", "shape", "markup"].includes(setting);
+
 /** The settings of a table that the caption has sentences for, of a kind of layer where it is one. */
 export const saidSettings = (settings: Settings, kind?: string): Settings =>
   Object.fromEntries(

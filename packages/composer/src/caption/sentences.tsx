@@ -1,13 +1,14 @@
 import { type Length, resolveLength } from "lumbit/core";
-import type { Grammar, Setting, Settings } from "lumbit/settings";
+import type { Grammar, Settings } from "lumbit/settings";
 import { useState } from "react";
-import { Button, ComboBox, Input, ListBox, ListBoxItem, Popover, Text } from "react-aria-components";
+import { Button } from "react-aria-components";
 import { shownIn } from "../desk/shown.ts";
 import type { Edit } from "../edit/edit.ts";
 import { type Owner, setSetting, settingsOf } from "../edit/settings.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { Field } from "./field.tsx";
-import { sentenceOf } from "./said.ts";
+import { isKind, sentenceOf } from "./said.ts";
+import { SayMore } from "./say-more.tsx";
 
 type Values = Record<string, unknown>;
 
@@ -57,14 +58,9 @@ export function Sentences({
         const parts = part === undefined ? partsOf(grammar, values[name]) : undefined;
         if (parts)
           return (
-            <Sentences
-              key={name}
-              owner={owner}
-              of={name}
-              part={name}
-              settings={parts}
-              always={asked.includes(name)}
-            />
+            <div key={name} data-setting={name}>
+              <Sentences owner={owner} of={name} part={name} settings={parts} always={asked.includes(name)} />
+            </div>
           );
         const field = (
           <Field
@@ -76,24 +72,27 @@ export function Sentences({
             faultOf={(value) => composer.faultOf(edit(name, value))}
             onDrag={(value) => composer.drag(edit(name, value))}
             onChange={(value) => composer.edit(`${called}: ${name}`, edit(name, value))}
+            onRefused={(text, fault) =>
+              composer.say(`The ${name} of ${called} stays as it was: "${text}" is not taken. ${fault}`)
+            }
           />
         );
         if (grammar.form === "list" || grammar.form === "map")
           return (
-            <details key={name}>
+            <details key={name} data-setting={name} open={asked.includes(name)}>
               <summary title={meaning}>{listWords(name, values[name])}</summary>
               {field}
             </details>
           );
         return (
-          <p key={name} title={meaning}>
+          <p key={name} data-setting={name} title={meaning}>
             {before}
             <span className="value">
               {field}
               {stop}
             </span>
             {after.slice(stop.length)}
-            {!required && values[name] !== undefined && (
+            {!required && !isKind(name) && values[name] !== undefined && (
               <Button
                 className="plain away"
                 aria-label={`Say nothing of ${name}`}
@@ -109,9 +108,10 @@ export function Sentences({
         <SayMore
           offered={offered}
           onChoose={(name) => {
-            if (name in settings) setAsked((before) => [...before, name]);
-            // What is not asked for here is a part of its place.
-            else
+            setAsked((before) => [...before, name]);
+            goOnWith(name);
+            // What is not said here is a part of its place.
+            if (!(name in settings))
               composer.edit(
                 `${called}: ${name}`,
                 setSetting(owner, "place", {
@@ -126,49 +126,12 @@ export function Sentences({
   );
 }
 
-/** Everything else that can be said, found by its name or its words. */
-function SayMore({
-  offered,
-  onChoose,
-}: {
-  offered: readonly [name: string, setting: Setting][];
-  onChoose(name: string): void;
-}) {
-  const [words, setWords] = useState("");
-  const items = offered
-    .map(([id, { meaning }]) => ({ id, meaning: meaning.replaceAll("`", "") }))
-    .filter(({ id, meaning }) => `${id} ${meaning}`.toLowerCase().includes(words.trim().toLowerCase()));
-  return (
-    <ComboBox
-      aria-label="Say more"
-      menuTrigger="focus"
-      inputValue={words}
-      onInputChange={setWords}
-      selectedKey={null}
-      allowsEmptyCollection
-      onSelectionChange={(key) => {
-        if (key === null) return;
-        setWords("");
-        onChoose(String(key));
-      }}
-      items={items}
-    >
-      <Input placeholder="say more …" className="more" />
-      <Popover placement="bottom start">
-        <ListBox
-          className="settings"
-          renderEmptyState={() => <p className="none">Nothing that can be said here is called that.</p>}
-        >
-          {({ id, meaning }: { id: string; meaning: string }) => (
-            <ListBoxItem textValue={id}>
-              <Text slot="label">{id}</Text>
-              <Text slot="description">{meaning}</Text>
-            </ListBoxItem>
-          )}
-        </ListBox>
-      </Popover>
-    </ComboBox>
-  );
+/** Goes on with what was asked for, once who asked has given the focus back to where it came from. */
+function goOnWith(setting: string): void {
+  setTimeout(() => {
+    const said = document.querySelector(`.caption [data-setting="${setting}"]`);
+    said?.querySelector<HTMLElement>("input, select, textarea")?.focus();
+  }, 100);
 }
 
 /** The settings of a value that is an object, or can be nothing else, which are said one by one. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
-import { layerSettings, place, textStyle } from "lumbit/settings";
+import { type Grammar, layerSettings, place, textStyle } from "lumbit/settings";
 import { expect, test } from "vitest";
-import { stepped, valueFrom, writtenValue } from "./value.ts";
+import { digitsIn, stepped, stepsOf, valueFrom, writtenValue } from "./value.ts";
 
 test("what is written in a field is what was meant", () => {
   expect(valueFrom(layerSettings.opacity.grammar, " 0.5 ", 1)).toBe(0.5);
@@ -31,14 +31,37 @@ test("a value that is written and read again is the same", () => {
   );
 });
 
-test("steps change the last digit that is written, and there and back is where it was", () => {
-  expect(stepped("30vh", 10)).toBe("40vh");
-  expect(stepped("-0.25", 1)).toBe("-0.24");
-  expect(stepped("auto", 1)).toBe("auto");
+test("numbers are understood as people write them", () => {
+  expect(valueFrom(place.left.grammar, "20 %", undefined)).toBe("20%");
+  expect(valueFrom(place.left.grammar, "50,5%", undefined)).toBe("50.5%");
+  expect(valueFrom(place.left.grammar, "1,5", "3rem")).toBe("1.5rem");
+  expect(valueFrom(layerSettings.depth.grammar, "1,5", 2)).toBe(1.5);
+  expect(valueFrom(layerSettings.opacity.grammar, "20 %", 1)).toBe(0.2);
+  expect(valueFrom(layerSettings.rotate.grammar, "20 %", 1)).toBe("20 %");
+});
+
+const stepsFor = (grammar: Grammar, text: string) => {
+  const steps = stepsOf(grammar) ?? expect.fail("it is stepped");
+  return { ...steps, digits: Math.max(steps.digits, digitsIn(text)) };
+};
+
+test("steps change the last digit, stop at limits, and there and back is where it was", () => {
+  const step = (grammar: Grammar, text: string, by: number) => stepped(text, by, stepsFor(grammar, text));
+  expect(step(place.top.grammar, "30vh", 10)).toBe("40vh");
+  expect(step(place.top.grammar, "-0.25%", 1)).toBe("-0.24%");
+  expect(step(layerSettings.depth.grammar, "1", 1)).toBe("1.1");
+  expect(step(layerSettings.depth.grammar, "-0.8", -5)).toBe("-0.9");
+  expect(step(layerSettings.opacity.grammar, "1", -1)).toBe("0.99");
+  expect(step(layerSettings.opacity.grammar, "0.95", 20)).toBe("1");
+  expect(step(place.width.grammar, "3px", -9)).toBe("0px");
+  expect(step(layerSettings.depth.grammar, "horizon", 1)).toBe("horizon");
+  for (const { grammar } of [layerSettings.background, layerSettings.text])
+    expect(stepsOf(grammar), grammar.allowed).toBeUndefined();
   fc.assert(
-    fc.property(fc.integer({ min: -9999, max: 9999 }), fc.integer({ min: -50, max: 50 }), (number, steps) => {
-      const text = `${number}px`;
-      expect(stepped(stepped(text, steps), -steps)).toBe(text);
+    fc.property(fc.integer({ min: -9999, max: 9999 }), fc.integer({ min: -50, max: 50 }), (number, by) => {
+      const text = `${number / 10}px`;
+      const steps = stepsFor(place.left.grammar, "0.1");
+      expect(stepped(stepped(text, by, steps), -by, steps)).toBe(text);
     }),
   );
 });

@@ -8,6 +8,12 @@ export function writtenValue(value: unknown): string {
   return typeof value === "object" ? JSON.stringify(value) : String(value);
 }
 
+/** A number with a comma for its point, or a space before its unit, as a page file has it. */
+const plainNumber = (text: string): string =>
+  text.replace(/^([+-]?\d*)[.,]?(\d*)\s*(\p{L}*|%)$/u, (all, whole, part, unit) =>
+    whole === "" && part === "" ? all : `${whole}${part === "" ? "" : `.${part}`}${unit}`,
+  );
+
 /**
  * What somebody meant by what they wrote in a field: numbers are numbers, a length without a unit has the one that was
  * there before, pairs stand side by side, lists and objects are JSON.
@@ -15,14 +21,20 @@ export function writtenValue(value: unknown): string {
 export function valueFrom(grammar: Grammar, text: string, before: unknown): unknown {
   const written = text.trim();
   switch (grammar.form) {
-    case "number":
-      return Number.isNaN(Number(written)) || written === "" ? written : Number(written);
+    case "number": {
+      const plain = plainNumber(written);
+      const number = Number(plain.replace(/%$/, ""));
+      if (plain === "" || Number.isNaN(number)) return written;
+      // Shares are spoken of in percent.
+      return plain.endsWith("%") ? (grammar.most === 1 ? number / 100 : written) : number;
+    }
     case "boolean":
       return written === "true" ? true : written === "false" ? false : written;
     case "length": {
-      if (written === "0") return 0;
+      const plain = plainNumber(written);
+      if (plain === "0") return 0;
       const [, unit] = /[\d.]([a-z%]+)$/.exec(String(before ?? "")) ?? [];
-      return /^[+-]?[\d.]+$/.test(written) ? `${written}${unit ?? "px"}` : written;
+      return /^[+-]?[\d.]+$/.test(plain) ? `${plain}${unit ?? "px"}` : plain;
     }
     case "pair": {
       const parts = written.split(/\s*,\s*/);
@@ -36,14 +48,11 @@ export function valueFrom(grammar: Grammar, text: string, before: unknown): unkn
       return parsed(written);
     case "either": {
       if (/^[[{]/.test(written)) return parsed(written);
-      if (
-        grammar.of.some(({ form }) => form === "number") &&
-        written !== "" &&
-        !Number.isNaN(Number(written))
-      )
-        return Number(written);
+      const plain = plainNumber(written);
+      if (grammar.of.some(({ form }) => form === "number") && plain !== "" && !Number.isNaN(Number(plain)))
+        return Number(plain);
       const length = grammar.of.find(({ form }) => form === "length");
-      return length && /^[+-]?[\d.]/.test(written) ? valueFrom(length, written, before) : written;
+      return length && /^[+-]?[\d.]/.test(plain) ? valueFrom(length, plain, before) : written;
     }
     default:
       return text;
@@ -58,10 +67,49 @@ function parsed(text: string): unknown {
   }
 }
 
-/** A text with its first number changed by steps of its last digit; the same where it has none. */
-export function stepped(text: string, steps: number): string {
-  return text.replace(/[+-]?\d+(\.\d+)?/, (number) => {
-    const decimals = Math.min(2, number.split(".")[1]?.length ?? 0);
-    return String(Number((Number(number) + steps * 10 ** -decimals).toFixed(decimals)));
+/** How a value is stepped: by the last of so many digits behind the point, and how far. */
+export interface Steps {
+  digits: number;
+  limits?: Extract<Grammar, { form: "number" }>;
+  /** Whether it is a length that is never below 0. */
+  positive?: boolean;
+}
+
+/** How values of a grammar are stepped; nothing for those that are no number. */
+export function stepsOf(grammar: Grammar): Steps | undefined {
+  switch (grammar.form) {
+    case "number": {
+      const { whole, most } = grammar;
+      // Shares in hundredths, factors and depths in tenths, angles and times in ones.
+      const digits = whole ? 0 : most <= 1 ? 2 : most <= 100 || "above" in grammar ? 1 : 0;
+      return { digits, limits: grammar };
+    }
+    case "length":
+      return { digits: 0, positive: !grammar.negative };
+    case "pair":
+      return stepsOf(grammar.of);
+    case "either":
+      return grammar.of.map(stepsOf).find(Boolean);
+    default:
+      return undefined;
+  }
+}
+
+/** The digits behind the point of the first number of a text. */
+export const digitsIn = (text: string): number => Math.min(3, /\d+\.(\d+)/.exec(text)?.[1]?.length ?? 0);
+
+/** A text with its first number changed by steps, as far as it may go; the same where it has none. */
+export function stepped(text: string, steps: number, { digits, limits, positive }: Steps): string {
+  return text.replace(/[+-]?(\d+(\.\d+)?|\.\d+)/, (number) => {
+    const step = 10 ** -digits;
+    const least = limits
+      ? "least" in limits
+        ? limits.least
+        : limits.above + step
+      : positive
+        ? 0
+        : -Infinity;
+    const most = limits?.most ?? Infinity;
+    return String(Number(Math.min(Math.max(Number(number) + steps * step, least), most).toFixed(digits)));
   });
 }

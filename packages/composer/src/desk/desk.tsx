@@ -1,5 +1,6 @@
-import { lazy, Suspense, useRef, useState } from "react";
+import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useComposed } from "../state/context.ts";
+import { arrangeStages } from "./arrange.ts";
 import { Stage } from "./stage.tsx";
 import { fits } from "./zooms.ts";
 
@@ -21,18 +22,31 @@ export function Desk({
   const screens = useComposed(({ screens }) => screens);
   const [zoom, setZoom] = useState(fits);
   const shown = useRef(0);
+  const stages = useRef<HTMLDivElement>(null);
+  const [room, setRoom] = useState({ width: 0, height: 0 });
+  useLayoutEffect(() => {
+    const element = stages.current;
+    if (!element) return;
+    const measure = () => setRoom({ width: element.clientWidth, height: element.clientHeight });
+    measure();
+    const sizes = new ResizeObserver(measure);
+    sizes.observe(element);
+    return () => sizes.disconnect();
+  }, []);
+  const places = useMemo(() => arrangeStages(screens, room), [screens, room]);
   const oneMore = () => {
     shown.current++;
     if (shown.current === screens.length) onShown();
   };
   return (
     <main className="desk" aria-label="Stages">
-      <div className="stages" data-small={screens.length - 1}>
+      <div className="stages" ref={stages}>
         {screens.map((screen, index) => (
           <Stage
             key={`${screen.width} ${screen.height}`}
             screen={screen}
             large={index === 0}
+            place={places[index]}
             zoom={index === 0 ? zoom.zoom : undefined}
             onShown={oneMore}
           >

@@ -1,5 +1,6 @@
 import type { Beginning, Home, Kept } from "../home/home.ts";
 import { type FromStage, firstMoment, type ToStage } from "../stage/messages.ts";
+import { arrangeStages } from "./arrange.ts";
 import type { Screen } from "./screens.ts";
 
 /** A frame for the page on a screen; what runs in it cannot reach the composer. */
@@ -57,11 +58,16 @@ export async function beginFrames(
   if (!("moveBefore" in Element.prototype)) return;
   desk.className = "composer coming";
   desk.style.visibility = "hidden";
-  desk.innerHTML = `<div class="desk"><div class="stages" data-small="${screens.length - 1}"></div></div>`;
+  desk.innerHTML = `<div class="desk"><div class="stages"></div></div>`;
   const stages = desk.querySelector(".stages") as HTMLElement;
   document.body.append(desk);
-  const places = screens.map((_, index) => {
+  const boxes = arrangeStages(screens, { width: stages.clientWidth, height: stages.clientHeight });
+  const places = boxes.map(({ left, top, width, height }, index) => {
     const stage = document.createElement("figure");
+    Object.assign(stage.style, {
+      ...{ left: `${left}px`, top: `${top}px` },
+      ...{ width: `${width}px`, height: `${height}px` },
+    });
     stage.className = index === 0 ? "stage large" : "stage";
     stage.innerHTML = `<div class="room"><div class="screen"><div class="frame"></div></div></div><figcaption></figcaption>`;
     stages.append(stage);

@@ -10,12 +10,27 @@ const corners: readonly Edges[] = [
   ]),
 ];
 
+/** How far from its point the grip of a subject is, and how large a picture has to be drawn for one, in px. */
+const grip = 22;
+const roomForSubject = 110;
+
+/** How far apart grips are at least, in px: those of a small layer stand beside it, and its middle moves it. */
+const apart = 44;
+
 /** What a selected layer can be taken hold of by: its corners and edges, and the subject of its picture. */
 export function Handles({ shown, scale }: { shown: Shown; scale: number }) {
   const point = (x: number, y: number) => ({ left: x * scale, top: y * scale });
+  /** Where the grip of an edge is along one axis, in px. */
+  const gripAt = (start: number, size: number, edge: number) =>
+    (start + size / 2) * scale + (edge * Math.max(size * scale, apart)) / 2;
   const { layer, pane, bounds, pose, carried } = shown;
   const box = pane ?? bounds;
-  const subject = isImage(layer) && (pane !== undefined || fillsScene(layer));
+  const isLarge = Math.min(box.width, box.height) * scale > roomForSubject;
+  const subject = isImage(layer) && (pane !== undefined || fillsScene(layer)) && isLarge;
+  const subjectAt = point(
+    pose.left + pose.width * (layer.subject?.[0] ?? 0.5),
+    pose.top + pose.height * (layer.subject?.[1] ?? 0.5),
+  );
   const sized = !fillsScene(layer) && pose.rotate % 360 === 0 && !(carried && layer.layers);
   const proportional = isImage(layer) && !pane && !(layer.place?.width && layer.place.height);
   const offered = corners.filter(({ x, y }) =>
@@ -30,21 +45,23 @@ export function Handles({ shown, scale }: { shown: Shown; scale: number }) {
             className="handle"
             data-handle={`${x} ${y}`}
             style={{
-              ...point(box.left + (box.width * (x + 1)) / 2, box.top + (box.height * (y + 1)) / 2),
+              left: gripAt(box.left, box.width, x),
+              top: gripAt(box.top, box.height, y),
               cursor: x === 0 ? "ns-resize" : y === 0 ? "ew-resize" : x === y ? "nwse-resize" : "nesw-resize",
             }}
           />
         ))}
       {subject && (
-        <b
-          className="handle subject"
-          data-handle="subject"
-          title="What stays in sight where the picture is cropped"
-          style={point(
-            pose.left + pose.width * (layer.subject?.[0] ?? 0.5),
-            pose.top + pose.height * (layer.subject?.[1] ?? 0.5),
-          )}
-        />
+        <>
+          <i className="subject" style={subjectAt} />
+          {/* Beside the point, so that the middle of a picture moves the picture. */}
+          <b
+            className="handle subject"
+            data-handle="subject"
+            title="What stays in sight where the picture is cropped"
+            style={{ left: subjectAt.left + grip, top: subjectAt.top + grip }}
+          />
+        </>
       )}
     </>
   );

@@ -11,7 +11,7 @@ import { useComposed, useComposer } from "../state/context.ts";
 import { attracted, type Guide, reach } from "./attract.ts";
 import { around, boxOf, shiftedBy } from "./boxes.ts";
 import { Handles } from "./handles.tsx";
-import { isThere } from "./pixels.ts";
+import { isThere, layersOnScreen, lookAt } from "./pixels.ts";
 import { ghostsOf, type Shown, sceneBox, shownIn } from "./shown.ts";
 import { Words } from "./words.tsx";
 import "./overlay.css";
@@ -28,8 +28,9 @@ type Gesture =
   | { kind: "press"; at: Point; found: Found; again: boolean; several: boolean }
   | { kind: "move"; at: Point; from: Stands; moved: readonly Shown[]; others: readonly Box[] }
   | { kind: "resize"; at: Point; shown: Shown; edges: Edges }
-  | { kind: "subject"; shown: Shown }
-  | { kind: "frame"; at: Point };
+  /** Taken hold of beside the point: `by` is how far. */
+  | { kind: "subject"; shown: Shown; by: Point }
+  | { kind: "frame"; at: Point; several: boolean };
 
 /** What lies at a point: the layers of one scene, what is on top first. */
 interface Found {
@@ -53,11 +54,13 @@ const slack = 3;
 /** What can be taken hold of on a stage: layers are selected, moved, resized, and their words written, right where they are. */
 export function Overlay({
   name,
+  large,
   scale,
   stands,
   scrollBy,
 }: {
   name: string;
+  large: boolean;
   scale: number;
   /** Where nothing can be placed: nothing. */
   stands: Stands | undefined;
@@ -77,6 +80,7 @@ export function Overlay({
   const [by, setBy] = useState<Drawn>({});
   const [hover, setHover] = useState<{ at: Point; names: readonly string[] }>();
   const [writing, setWriting] = useState<Shown>();
+  const asked = useComposed(({ writing }) => (large ? writing : undefined));
 
   const shown = useMemo(
     () =>
@@ -89,6 +93,21 @@ export function Overlay({
     if (!dragging) nudged.current = undefined;
   }, [dragging]);
 
+  // Words that were put in are written at once, as soon as they stand there.
+  useEffect(() => {
+    const one = asked !== undefined && shown.find(({ name }) => name.layer === asked);
+    if (!one) return;
+    composer.writeWords(undefined);
+    setWriting(one);
+  }, [composer, asked, shown]);
+
+  // Clicks find what is seen of a picture once it was looked at: those on the screen are, before a click comes.
+  const assets = useComposed(({ assets }) => assets);
+  const findAgain = useRef<() => void>(undefined);
+  useEffect(() => {
+    if (stands) void lookAt(layersOnScreen(stands), assets).then(() => findAgain.current?.());
+  }, [stands, assets]);
+
   const pointOf = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
     const { left = 0, top = 0 } = pane.current?.getBoundingClientRect() ?? {};
     return { x: (clientX - left) / scale, y: (clientY - top) / scale };
@@ -97,7 +116,7 @@ export function Overlay({
   const find = (at: Point): Found => {
     const found = stands ? layersAt(stands.layout, stands.scroll, at) : [];
     const own = found[0]?.scene ?? scene;
-    const { page, assets } = composer.store.getState();
+    const { page } = composer.store.getState();
     const locked = new Set(
       allLayers(sceneOf(page, own)?.layers ?? []).flatMap(({ name, locked }) => (locked ? [name] : [])),
     );
@@ -109,6 +128,7 @@ export function Overlay({
     };
     return { scene: own, layers: [...layers.filter(isSeen), ...layers.filter((layer) => !isSeen(layer))] };
   };
+  findAgain.current = () => hover && setHover({ at: hover.at, names: find(hover.at).layers });
   const nameOf = (moved: readonly Shown[]) =>
     moved.length === 1 ? `${moved[0]?.name.layer}: place` : `${moved.length} layers: place`;
   const moveAll = (moved: readonly Shown[], { x, y }: Point) =>
@@ -128,8 +148,12 @@ export function Overlay({
     const at = pointOf(event);
     const handle = (event.target as HTMLElement).dataset.handle;
     const [only] = shown;
-    if (handle === "subject" && only) gesture.current = { kind: "subject", shown: only };
-    else if (handle && only) {
+    if (handle === "subject" && only) {
+      const [x, y] = only.layer.subject ?? [0.5, 0.5];
+      const { left, top, width, height } = only.pose;
+      const by = { x: left + x * width - at.x, y: top + y * height - at.y };
+      gesture.current = { kind: "subject", shown: only, by };
+    } else if (handle && only) {
       const [x = 0, y = 0] = handle.split(" ").map(Number);
       gesture.current = { kind: "resize", at, shown: only, edges: { x, y } as Edges };
     } else {
@@ -157,7 +181,7 @@ export function Overlay({
       gesture.current =
         moved.length > 0 && !held.several
           ? { kind: "move", at: held.at, from: stands, moved, others: othersThan(moved, stands) }
-          : { kind: "frame", at: held.at };
+          : { kind: "frame", at: held.at, several: held.several };
       return;
     }
     if (held.kind === "move") {
@@ -169,7 +193,7 @@ export function Overlay({
       setBy({ moved: held.moved, from: held.from, move: by, guides: to.guides });
       composer.drag(moveAll(held.moved, by));
     } else if (held.kind === "resize") composer.drag(resized(held, at));
-    else if (held.kind === "subject") composer.drag(setSubject(held.shown.name, shareIn(held.shown, at)));
+    else if (held.kind === "subject") composer.drag(setSubject(held.shown.name, subjectAt(held, at)));
     else setBy({ frame: boxOf(held.at, at) });
   }
 
@@ -178,6 +202,9 @@ export function Overlay({
     return resize(shown, edges, { x: (at.x - from.x) / share, y: (at.y - from.y) / share });
   };
 
+  const subjectAt = ({ shown, by }: Extract<Gesture, { kind: "subject" }>, at: Point) =>
+    shareIn(shown, { x: at.x + by.x, y: at.y + by.y });
+
   function onPointerUp(event: PointerEvent<HTMLDivElement>): void {
     const held = gesture.current;
     gesture.current = undefined;
@@ -185,16 +212,14 @@ export function Overlay({
     if (held?.kind === "move" && by.move) composer.edit(nameOf(held.moved), moveAll(held.moved, by.move));
     else if (held?.kind === "resize") composer.edit(`${held.shown.name.layer}: size`, resized(held, at));
     else if (held?.kind === "subject")
-      composer.edit(
-        `${held.shown.name.layer}: subject`,
-        setSubject(held.shown.name, shareIn(held.shown, at)),
-      );
+      composer.edit(`${held.shown.name.layer}: subject`, setSubject(held.shown.name, subjectAt(held, at)));
     else if (held?.kind === "frame" && by.frame && stands) {
       const frame = by.frame;
       const inside = shownIn(stands.layout, scene, stands.scroll).filter(
         ({ bounds, layer }) => !fillsScene(layer) && !layer.locked && intersects(bounds, frame),
       );
-      composer.select(inside.map(({ name }) => name.layer));
+      const framed = inside.map(({ name }) => name.layer);
+      composer.select(held.several ? [...new Set([...selected, ...framed])] : framed);
     } else if (held?.kind === "press") click(held);
     setBy({});
   }
@@ -292,7 +317,10 @@ export function Overlay({
         if (!stands) return;
         const at = pointOf(event);
         const { scene } = find(at);
-        void addPictures(composer, filesOf(event.dataTransfer), { scene, at, stands });
+        const now = () => (large ? composer.standsNow() : Promise.resolve(stands));
+        void filesOf(event.dataTransfer).then((files) =>
+          addPictures(composer, files, { scene, at, stands: now }),
+        );
       }}
     >
       {outlined.flatMap(({ name, bounds, pane, pose }) => [
@@ -350,12 +378,13 @@ export function Overlay({
           text={String(layerOf(composer.store.getState().page, writing.name)?.text ?? "")}
           name={writing.name.layer}
           box={at(writing.bounds)}
+          room={{ width: pane.current?.clientWidth ?? 0, height: pane.current?.clientHeight ?? 0 }}
           onChange={(text) => text.trim() && composer.drag(setSetting(writing.name, "text", text))}
-          onEnd={(text) => {
+          onEnd={(text, byKey) => {
             setWriting(undefined);
             if (text === undefined || !text.trim()) composer.letGo();
             else composer.edit(`${writing.name.layer}: words`, setSetting(writing.name, "text", text));
-            pane.current?.focus();
+            if (byKey) pane.current?.focus();
           }}
         />
       )}

@@ -1,5 +1,6 @@
 import type { Assets } from "lumbit";
-import { contains, cropped, inPaintOrder, isImage } from "lumbit/internal";
+import type { Layer } from "lumbit/core";
+import { contains, cropped, inPaintOrder, isImage, withInner } from "lumbit/internal";
 import type { Stands } from "../stage/messages.ts";
 import { type Shown, shownIn } from "./shown.ts";
 
@@ -51,6 +52,22 @@ async function copyOf(url: string): Promise<ImageData | undefined> {
   }
 }
 
+/** The layers of the scenes that a stage shows a part of. */
+export const layersOnScreen = ({ layout, scroll }: Stands): Layer[] =>
+  layout.scenes
+    .filter(({ top, height }) => top < scroll + layout.viewport.height && top + height > scroll)
+    .flatMap(({ layers }) => layers.flatMap(withInner).map(({ layer }) => layer));
+
+/** Has all pictures of layers looked at, which they are from then on. */
+export async function lookAt(layers: readonly Layer[], { pictures }: Assets): Promise<void> {
+  await Promise.all(
+    layers.flatMap((layer) => {
+      const picture = isImage(layer) ? pictures[layer.image] : undefined;
+      return picture ? [look(picture.url)] : [];
+    }),
+  );
+}
+
 /** What a copy of a picture has at a point of a layer's box. */
 function pixelOf({ layer, pose }: Shown, point: Point, { pictures }: Assets): Pixel | undefined {
   const copy = isImage(layer) ? ready.get(pictures[layer.image]?.url ?? "") : undefined;
@@ -75,7 +92,6 @@ export function isThere(shown: Shown, point: Point, assets: Assets): boolean {
   const { layer } = shown;
   const picture = isImage(layer) ? assets.pictures[layer.image] : undefined;
   if (!picture) return layer.layers === undefined || layer.background !== undefined;
-  void look(picture.url);
   return (pixelOf(shown, point, assets)?.[3] ?? 255) >= least;
 }
 
@@ -93,11 +109,9 @@ export async function isDark(
   const layers = shownIn(layout, scene, scroll).toSorted(
     (a, b) => painted.indexOf(a.name.layer) - painted.indexOf(b.name.layer),
   );
-  await Promise.all(
-    layers.flatMap(({ layer }) => {
-      const picture = isImage(layer) ? assets.pictures[layer.image] : undefined;
-      return picture ? [look(picture.url)] : [];
-    }),
+  await lookAt(
+    layers.map(({ layer }) => layer),
+    assets,
   );
   const canvas = Object.assign(document.createElement("canvas"), { width: points.length, height: 1 });
   const context = canvas.getContext("2d", { willReadFrequently: true });

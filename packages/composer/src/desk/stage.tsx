@@ -1,3 +1,4 @@
+import type { Box } from "lumbit/core";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { Stands } from "../stage/messages.ts";
 import { useComposer } from "../state/context.ts";
@@ -10,12 +11,15 @@ import type { Screen } from "./screens.ts";
 export function Stage({
   screen,
   large,
+  place: box,
   zoom,
   onShown,
   children,
 }: {
   screen: Screen;
   large: boolean;
+  /** Where it stands on the desk. */
+  place: Box | undefined;
   /** Of the screen's own size; as large as there is room without it. */
   zoom?: number | undefined;
   /** It shows the page. */
@@ -71,12 +75,13 @@ export function Stage({
 
   const scale = zoom ?? fit;
   return (
-    <figure className={large ? "stage large" : "stage"}>
+    <figure className={large ? "stage large" : "stage"} style={box}>
       <div className="room" ref={room}>
         <div className="screen" style={seenSize(screen, scale)}>
           <div className="frame" ref={place} style={{ transform: `scale(${scale})` }} />
           <Overlay
             name={name}
+            large={large}
             scale={scale}
             stands={as === "still" ? undefined : stands}
             scrollBy={(y) => connection.current?.tell({ kind: "scrollBy", y })}

@@ -5,15 +5,18 @@ export function Words({
   text,
   name,
   box,
+  room,
   onChange,
   onEnd,
 }: {
   text: string;
   name: string;
   box: { left: number; top: number; width: number; height: number };
+  /** What of the stage there is to see. */
+  room: { width: number; height: number };
   onChange(text: string): void;
   /** With the words, or without where they stay what they were. */
-  onEnd(text: string | undefined): void;
+  onEnd(text: string | undefined, byKey: boolean): void;
 }) {
   const field = useRef<HTMLTextAreaElement>(null);
   const ended = useRef(false);
@@ -21,27 +24,42 @@ export function Words({
     field.current?.focus();
     field.current?.select();
   }, []);
-  const end = (words: string | undefined) => {
+  const end = (words: string | undefined, byKey: boolean) => {
     if (ended.current) return;
     ended.current = true;
-    onEnd(words);
+    // Whoever ends with Enter did not mean an empty line.
+    onEnd(words?.trimEnd(), byKey);
   };
+  const rows = Math.min(8, text.split("\n").length + 1);
+  const [width, height] = [Math.min(Math.max(260, box.width), room.width), 22 * rows + 44];
   return (
-    <textarea
-      ref={field}
+    <div
       className="words"
-      aria-label={`Words of ${name}; Escape leaves them as they were`}
-      defaultValue={text}
-      rows={Math.min(8, text.split("\n").length + 1)}
-      style={{ left: box.left, top: box.top + box.height + 8, minWidth: Math.max(220, box.width) }}
-      onPointerDown={(event) => event.stopPropagation()}
-      onChange={({ target }) => onChange(target.value)}
-      onBlur={({ target }) => end(target.value)}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === "Escape") end(undefined);
-        if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) end(event.currentTarget.value);
+      // Below the words, so that they are seen as they come, but never out of sight.
+      style={{
+        left: Math.min(Math.max(box.left, 0), room.width - width),
+        top: Math.min(Math.max(box.top + box.height + 8, 0), room.height - height),
+        width,
       }}
-    />
+      onPointerDown={(event) => event.stopPropagation()}
+    >
+      <textarea
+        ref={field}
+        aria-label={`Words of ${name}`}
+        aria-describedby="words-ends"
+        defaultValue={text}
+        rows={rows}
+        onChange={({ target }) => onChange(target.value)}
+        onBlur={({ target }) => end(target.value, false)}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Escape") end(undefined, true);
+          if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) end(event.currentTarget.value, true);
+        }}
+      />
+      <p id="words-ends" className="quiet">
+        A click elsewhere or Ctrl Enter takes them, Escape leaves them.
+      </p>
+    </div>
   );
 }

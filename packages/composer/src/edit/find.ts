@@ -21,9 +21,36 @@ export function listOf(page: Page, { scene, layer }: LayerName): Layers | undefi
   return within(sceneOf(page, scene)?.layers ?? []);
 }
 
+/** Layers of a scene without those that are in a group that is among them. */
+export function withoutInner(page: Page, scene: string, layers: readonly string[]): readonly string[] {
+  const inner = new Set(
+    allLayers(sceneOf(page, scene)?.layers ?? []).flatMap((layer) =>
+      layers.includes(layer.name) ? allLayers(layer.layers ?? []).map(({ name }) => name) : [],
+    ),
+  );
+  return layers.some((layer) => inner.has(layer)) ? layers.filter((layer) => !inner.has(layer)) : layers;
+}
+
 /** What a page says of checks, to be changed. */
 export const checkSettings = ({ checks = [] }: Page) =>
   checks as readonly Writable<NonNullable<Page["checks"]>[number]>[];
+
+/** What a page says of checks of a scene, or of a layer of it. */
+export const checksOf = (page: Page, scene: string, layer?: string) =>
+  checkSettings(page).filter((own) => own.scene === scene && (layer === undefined || own.layer === layer));
+
+/** That it went along, in words. */
+export const checksGone = (count: number, of: string): string =>
+  `What the page decides about ${count === 1 ? "a finding" : `${count} findings`} of ${of} went along with it.`;
+
+/** Takes away what a page says of checks of a scene, or of a layer of it, that is no more. */
+export function forgetChecks(page: Writable<Page>, scene: string, layer?: string): void {
+  const gone = checksOf(page, scene, layer);
+  if (gone.length === 0) return;
+  const left = checkSettings(page).filter((own) => !gone.includes(own));
+  if (left.length > 0) page.checks = left;
+  else delete page.checks;
+}
 
 /** A name that none of these is: the same, or with the least number behind it that is free. */
 export function freeName(wanted: string, taken: Iterable<string>): string {

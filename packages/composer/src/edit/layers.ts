@@ -3,6 +3,7 @@ import { isGroup, isRow } from "lumbit/internal";
 import type { Edit } from "./edit.ts";
 import {
   checkSettings,
+  forgetChecks,
   freeName,
   type Layers,
   layerOf,
@@ -38,7 +39,7 @@ export const flag =
     }
   };
 
-/** Takes layers away; links to them lead to their scene. */
+/** Takes layers away; links to them lead to their scene, and what checks say of them goes along. */
 export const removeLayers =
   (names: readonly LayerName[]): Edit =>
   (page) => {
@@ -46,8 +47,10 @@ export const removeLayers =
       const list = listOf(page, name);
       const at = list?.findIndex(({ name: layer }) => layer === name.layer) ?? -1;
       if (!list || at < 0) continue;
-      for (const gone of allLayers(list.splice(at, 1)))
+      for (const gone of allLayers(list.splice(at, 1))) {
         followLinks(page, `#${name.scene}/${gone.name}`, `#${name.scene}`);
+        forgetChecks(page, name.scene, gone.name);
+      }
     }
   };
 
@@ -146,7 +149,7 @@ export const group =
     list.splice(0, list.length, ...rest);
   };
 
-/** Takes a group apart: what was in it moves as the group did, and stands where it stood. */
+/** Takes a group apart: what was in it moves by its own depth, or as the group did, and stands where it stood. */
 export const ungroup =
   (name: LayerName, standing?: Edit): Edit =>
   (page) => {
@@ -156,8 +159,8 @@ export const ungroup =
     if (!list || !found?.layers || at < 0) return;
     const { depth, speed } = found;
     for (const layer of found.layers as Writable<AnyLayer>[]) {
-      delete layer.depth;
-      delete layer.speed;
+      // What had a depth before it was grouped has it again.
+      if (layer.depth !== undefined || layer.speed !== undefined) continue;
       if (speed !== undefined) layer.speed = speed;
       else if (depth !== undefined) layer.depth = depth;
     }

@@ -1,6 +1,6 @@
 import { allLayers, type Length, type Page, type Scene } from "lumbit/core";
 import type { Edit } from "./edit.ts";
-import { checkSettings, freeName, sceneOf } from "./find.ts";
+import { checkSettings, forgetChecks, freeName, sceneOf } from "./find.ts";
 import { followLinks } from "./links.ts";
 
 const list = (page: Page) => page.scenes as Scene[];
@@ -55,7 +55,7 @@ export const duplicateScene =
       putScene({ ...(JSON.parse(JSON.stringify(own)) as Scene), name: copyName(page, scene) }, scene)(page);
   };
 
-/** Takes a scene away; the last one of a page stays. Links to it lead to the page's top. */
+/** Takes a scene away; the last one of a page stays. Links to it lead to the page's top, and what checks say of it goes along. */
 export const removeScene =
   (scene: string): Edit =>
   (page) => {
@@ -63,6 +63,7 @@ export const removeScene =
     if (at < 0 || page.scenes.length < 2) return;
     list(page).splice(at, 1);
     followLinks(page, `#${scene}`, "#top");
+    forgetChecks(page, scene);
   };
 
 /** Brings a scene to a place among the others, counted without it. */

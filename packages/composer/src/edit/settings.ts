@@ -7,10 +7,13 @@ export type Owner = LayerName | { scene: string; layer?: undefined } | "look" | 
 
 type Settings = Record<string, unknown>;
 
+/** What a page without a look gives: the same at each reading, or whoever watches it would be told without end. */
+const noLook: Settings = {};
+
 /** The settings that an owner gives. */
 export function settingsOf(page: Page, owner: Owner): Settings | undefined {
   if (owner === "page") return page as unknown as Settings;
-  if (owner === "look") return (page.page ?? {}) as Settings;
+  if (owner === "look") return (page.page as Settings | undefined) ?? noLook;
   const { scene, layer } = owner;
   const found = layer === undefined ? sceneOf(page, scene) : layerOf(page, { scene, layer });
   return found as unknown as Settings | undefined;

@@ -1,5 +1,5 @@
 import type { Finding } from "lumbit/checks";
-import type { Box, PageLayout } from "lumbit/core";
+import type { Box, PageLayout, Size } from "lumbit/core";
 import { intersection } from "lumbit/internal";
 import { sceneBox, shownIn } from "../desk/shown.ts";
 import type { Stands } from "../stage/messages.ts";
@@ -20,15 +20,25 @@ export function MarksOnStage({ stands: { layout, scroll }, scale }: { stands: St
     const box = boxOf(finding, layout, scroll);
     const seen = box && intersection(box, { left: 0, top: 0, ...layout.viewport });
     return (
-      seen && (
-        <Mark
-          key={keyOf(finding)}
-          finding={finding}
-          style={{ left: (seen.left + seen.width) * scale, top: seen.top * scale }}
-        />
-      )
+      seen && <Mark key={keyOf(finding)} finding={finding} style={markPlace(seen, layout.viewport, scale)} />
     );
   });
+}
+
+/** How large a mark is, and how large a layer has to be drawn for one to lie on it, in px. */
+const size = 24;
+const roomForOne = 72;
+
+/** Where a mark lies: in the corner of what it is of, or beside what is small, which is to be taken hold of. */
+function markPlace(seen: Box, { width }: Size, scale: number): React.CSSProperties {
+  const [left, right, top] = [seen.left, seen.left + seen.width, seen.top].map((px) => px * scale) as [
+    number,
+    number,
+    number,
+  ];
+  const isSmall = Math.min(seen.width, seen.height) * scale < roomForOne;
+  if (!isSmall) return { left: right - size, top };
+  return { left: right + size <= width * scale ? right : left - size, top };
 }
 
 /** Marks where findings hold along the scroll, beside the strip: the middle of the screen is there then. */

@@ -11,6 +11,7 @@ const most = { files: 2000, bytes: 50 * 1024 * 1024, allBytes: 300 * 1024 * 1024
 
 const types: Readonly<Record<string, string>> = {
   ...{ svg: "image/svg+xml", webp: "image/webp", avif: "image/avif", png: "image/png" },
+  ...{ webm: "video/webm", mp4: "video/mp4", m4v: "video/mp4", mov: "video/quicktime" },
   ...{ jpg: "image/jpeg", jpeg: "image/jpeg", gif: "image/gif" },
   ...{ woff2: "font/woff2", woff: "font/woff", ttf: "font/ttf", otf: "font/otf" },
 };

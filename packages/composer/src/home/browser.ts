@@ -122,7 +122,8 @@ async function assetsOf(kept: KeptFiles): Promise<Pick<Kept, "assets" | "blobs">
 }
 
 function freePath(folder: string, file: string, taken: KeptFiles): string {
-  const [, stem = "file", ending = ""] = /^(.*?)(\.\w+)?$/.exec(file) ?? [];
+  const [, stem = "file", written = ""] = /^(.*?)(\.\w+)?$/.exec(file) ?? [];
+  const ending = written.toLowerCase();
   const clean =
     stem
       .normalize("NFC")
@@ -136,7 +137,7 @@ function freePath(folder: string, file: string, taken: KeptFiles): string {
         : [],
     ),
   );
-  return `${folder}/${free}${ending.toLowerCase()}`;
+  return `${folder}/${free}${ending}`;
 }
 
 /** The demo, which lies beside the app. */

@@ -1,5 +1,8 @@
 import type { Beginning, Home, Kept, Saved } from "./home.ts";
 
+/** After which time who refused is asked again, in ms. */
+const triedAgain = 5000;
+
 /** The folder of a page file on this machine, through the server that `lumbit compose` starts. */
 export function folderHome(token: string): Home {
   const ask = (path: string, method: string, body?: BodyInit, signal?: AbortSignal): Promise<Response> =>
@@ -11,7 +14,9 @@ export function folderHome(token: string): Home {
     });
   const answer = async <T>(response: Response): Promise<T> => {
     if (response.status === 401)
-      throw new Error("lumbit compose was started anew; open the address that it prints, where this goes on");
+      throw new Error(
+        "lumbit compose was started anew: open the address that it printed; this goes on there, with what was not saved",
+      );
     if (!response.ok) throw new Error(await response.text());
     return response.json();
   };
@@ -64,17 +69,31 @@ export function folderHome(token: string): Home {
     async findings(screens, usual, signal) {
       return answer(await ask("findings", "POST", JSON.stringify({ screens, usual }), signal));
     },
-    watch(changed, reached) {
-      const events = new EventSource(`api/events?token=${token}`);
-      events.onopen = () => reached(true);
-      events.onerror = () => reached(false);
-      // A page that cannot be read just now is told of when it is saved.
-      events.onmessage = () =>
-        void openAtRest().then(
+    watch(changed, reached, lost) {
+      let again: ReturnType<typeof setTimeout> | undefined;
+      const look = () =>
+        openAtRest().then(
           (kept) => "text" in kept && changed(kept),
-          () => {},
+          (error: Error) => (error instanceof TypeError ? reached(false) : lost(error.message)),
         );
-      return () => events.close();
+      let events: EventSource;
+      const listen = () => {
+        events = new EventSource(`api/events?token=${token}`);
+        events.onopen = () => reached(true);
+        events.onerror = () => {
+          reached(false);
+          // Refused, and not only out of reach, a browser does not try again: who answers says why.
+          if (events.readyState !== EventSource.CLOSED) return;
+          void look();
+          again = setTimeout(listen, triedAgain);
+        };
+        events.onmessage = () => void look();
+      };
+      listen();
+      return () => {
+        clearTimeout(again);
+        events.close();
+      };
     },
   };
 }

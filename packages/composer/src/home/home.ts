@@ -97,6 +97,13 @@ export interface Home {
    * @throws Error that says why it cannot
    */
   findings?(screens: readonly Viewport[], usual: boolean, signal: AbortSignal): Promise<readonly Finding[]>;
-  /** Calls back when another program has changed the page, and when the home can or cannot be reached. */
-  watch(changed: (kept: Kept) => void, reached: (reached: boolean) => void): () => void;
+  /**
+   * Calls back when another program has changed the page, when the home can or cannot be reached, and when the page is
+   * not to be had any more, with why.
+   */
+  watch(
+    changed: (kept: Kept) => void,
+    reached: (reached: boolean) => void,
+    lost: (why: string) => void,
+  ): () => void;
 }

@@ -7,7 +7,7 @@ import type { Composer } from "../state/store.ts";
 interface Copied {
   format: "lumbit/1 layers";
   layers: AnyLayer[];
-  /** By their paths, as data addresses. */
+  /** And films, by their paths, as data addresses. */
   pictures: Record<string, string>;
 }
 
@@ -17,7 +17,9 @@ const format: Copied["format"] = "lumbit/1 layers";
 export async function copyLayers(composer: Composer): Promise<void> {
   const { page, assets } = composer.store.getState();
   const layers = copiesOf(page, composer.selection());
-  const paths = new Set(allLayers(layers).flatMap(({ image }) => (image === undefined ? [] : [image])));
+  const paths = new Set(
+    allLayers(layers).flatMap(({ image, video }) => [image, video].filter((path) => path !== undefined)),
+  );
   const pictures = await Promise.all(
     [...paths].map(async (path) => [path, await dataOf(assets.pictures[path]?.url)] as const),
   );
@@ -25,12 +27,18 @@ export async function copyLayers(composer: Composer): Promise<void> {
   await navigator.clipboard.writeText(JSON.stringify(copied));
 }
 
-/** Puts layers from a text of the clipboard into the scene; nothing where it is another text. */
-export async function pasteLayers(composer: Composer, text: string): Promise<void> {
+/** Puts layers from a text of the clipboard into the scene; whether it was such a text. */
+export async function pasteLayers(composer: Composer, text: string): Promise<boolean> {
   const copied = copiedIn(text);
-  if (!copied) return;
+  if (!copied) return false;
   const { assets } = composer.store.getState();
-  const missing = Object.entries(copied.pictures).filter(([path, data]) => data && !assets.pictures[path]);
+  // Another page may have another picture of the same name.
+  const known = await Promise.all(
+    Object.entries(copied.pictures).map(
+      async ([path, data]) => data === "" || (await dataOf(assets.pictures[path]?.url)) === data,
+    ),
+  );
+  const missing = Object.entries(copied.pictures).filter((_, index) => !known[index]);
   const files = missing.map(([path, data]) => fileOf(data, path.split("/").at(-1) ?? path));
   const { added } = await composer.addFiles(files);
   const paths = new Map(missing.map(([path], index) => [path, added[index]?.path ?? path]));
@@ -39,6 +47,7 @@ export async function pasteLayers(composer: Composer, text: string): Promise<voi
     ({
       ...layer,
       ...(layer.image !== undefined && { image: paths.get(layer.image) ?? layer.image }),
+      ...(layer.video !== undefined && { video: paths.get(layer.video) ?? layer.video }),
       ...(layer.layers && { layers: layer.layers.map(moved) }),
     }) as AnyLayer;
   const layers = named(page, scene, copied.layers.map(moved));
@@ -47,6 +56,7 @@ export async function pasteLayers(composer: Composer, text: string): Promise<voi
     addLayers(scene, layers, selected.at(-1)),
   );
   composer.select(layers.map(({ name }) => name));
+  return true;
 }
 
 /** What was copied, if a text is that: layers that a page may have. */

@@ -1,6 +1,7 @@
+import { type AnyLayer, speedOf } from "lumbit/core";
 import { isArranged, isGroup } from "lumbit/internal";
 import type { Edit } from "../edit/edit.ts";
-import { freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
+import { checksGone, checksOf, freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
 import {
   addCopies,
   copiesOf,
@@ -42,7 +43,7 @@ export function layerCommands(composer: Composer): Command[] {
   const inner = (only && isGroup(only) ? only.layers : []).map(({ name }) => name);
   return [
     {
-      ...{ id: "duplicate", words: "Duplicate", key: "d", can: some },
+      ...{ id: "duplicate", words: "Duplicate", shortcut: "d", can: some },
       do() {
         const copies = named(page, scene, layers);
         edit(
@@ -52,7 +53,7 @@ export function layerCommands(composer: Composer): Command[] {
         );
       },
     },
-    { id: "copy", words: "Copy", key: "c", can: some, do: () => void copyLayers(composer) },
+    { id: "copy", words: "Copy", shortcut: "c", can: some, do: () => void copyLayers(composer) },
     {
       ...{ id: "hide", words: hidden ? "Show" : "Hide", can: some },
       do: () => edit(hidden ? "shown" : "hidden", flag(names, "hidden", !hidden)),
@@ -62,14 +63,23 @@ export function layerCommands(composer: Composer): Command[] {
       do: () => edit(locked ? "unlocked" : "locked", flag(names, "locked", !locked)),
     },
     {
-      ...{ id: "group", words: "Group", key: "g", can: some && together && !inRow && !layers.some(isGroup) },
-      do: () => edit("grouped", group(names, groupName), [groupName]),
+      ...{
+        id: "group",
+        words: "Group",
+        shortcut: "g",
+        can: some && together && !inRow && !layers.some(isGroup),
+      },
+      do() {
+        edit("grouped", group(names, groupName), [groupName]);
+        const said = movingAsOne(groupName, layers);
+        if (said) composer.say(said);
+      },
     },
     {
       ...{
         id: "ungroup",
         words: "Ungroup",
-        key: "G",
+        shortcut: "G",
         can: only !== undefined && isGroup(only) && !only.reel,
       },
       do() {
@@ -100,12 +110,25 @@ export function layerCommands(composer: Composer): Command[] {
       ...{
         id: "remove",
         words: "Delete",
-        key: "Delete",
+        shortcut: "Delete",
         can: some && names.every((name) => !layerOf(page, name)?.locked),
       },
-      do: () => edit("deleted", removeLayers(names), []),
+      do() {
+        const gone = names.flatMap(({ layer, scene }) => checksOf(page, scene, layer));
+        edit("deleted", removeLayers(names), []);
+        if (gone.length > 0) composer.say(checksGone(gone.length, called));
+      },
     },
   ];
+}
+
+/** What a group of layers of several depths changes, in words; nothing where they moved alike before. */
+function movingAsOne(group: string, layers: readonly AnyLayer[]): string | undefined {
+  const speed = Math.max(...layers.map(speedOf));
+  const others = layers.filter((layer) => Math.abs(speedOf(layer) - speed) > 0.005);
+  if (others.length === 0) return undefined;
+  const before = others.map((layer) => `${layer.name} moved at ${speedOf(layer).toFixed(2)}`).join(", ");
+  return `What is in ${group} moves as one now, at ${speed.toFixed(2)} of the page's speed: ${before}. Taken apart, each has its own again.`;
 }
 
 /** The command that a key press asks for, in what is no field. */
@@ -113,6 +136,7 @@ export function commandFor(event: KeyboardEvent, composer: Composer): Command | 
   const modified = event.ctrlKey || event.metaKey;
   const pressed = event.key === "Backspace" ? "Delete" : event.key;
   return layerCommands(composer).find(
-    ({ key, can }) => can && key === pressed && (key === "Delete" ? !modified : modified && !event.altKey),
+    ({ shortcut, can }) =>
+      can && shortcut === pressed && (shortcut === "Delete" ? !modified : modified && !event.altKey),
   );
 }

@@ -5,6 +5,7 @@ import type { Shown } from "../desk/shown.ts";
 import { listOf } from "../edit/find.ts";
 import { reorder } from "../edit/layers.ts";
 import { useComposer } from "../state/context.ts";
+import { onEscape } from "../state/escape.ts";
 import { type Arranged, beforeWhich, type Card, equalsOf } from "./arrange.ts";
 import { type Axis, placeOf, speedAtPlace } from "./axis.ts";
 import { changeSpeeds, depthOf, type Speed, speedsOf, standingNow } from "./depths.ts";
@@ -21,28 +22,41 @@ interface Held {
   from: readonly Speed[];
   standing: readonly Shown[];
   arranged: Arranged;
+  end(): void;
 }
 
 /** What is drawn on a card, to be dragged. `way` says to others what the hand that is on it does. */
 export function CardFace({
   own,
   url,
+  ground,
   axis,
   arranged,
   way,
   open,
   onOpen,
+  onKept,
 }: {
   own: Card;
   url: string | undefined;
+  /** What its scene's ground is painted with. */
+  ground: string | undefined;
   axis: Axis;
   arranged: RefObject<Arranged>;
   way: RefObject<Way | undefined>;
   open: boolean;
   onOpen(): void;
+  /** Whether it is dragged so that it keeps where it is. */
+  onKept(kept: boolean): void;
 }) {
   const composer = useComposer();
   const held = useRef<Held | undefined>(undefined);
+  const letGo = () => {
+    held.current?.end();
+    held.current = way.current = undefined;
+    onKept(false);
+    composer.letGo();
+  };
   const { layer, top } = own;
   const nameNow = () => ({ scene: composer.store.getState().scene, layer: layer.name });
   const changed = (hand: Held, { clientX, clientY, altKey }: PointerEvent) => {
@@ -72,6 +86,7 @@ export function CardFace({
           ...{ x: event.clientX, y: event.clientY },
           from: speedsOf(composer, several.some((one) => one.layer === layer.name) ? several : [nameNow()]),
           ...{ standing: standingNow(composer), arranged: arranged.current },
+          end: onEscape(letGo),
         };
       }}
       onPointerMove={(event) => {
@@ -86,6 +101,7 @@ export function CardFace({
           way.current = down > across && equalsOf(arranged.current.cards, own).length > 1 ? "order" : "depth";
           if (!composer.store.getState().selected.includes(layer.name)) composer.select([layer.name]);
         }
+        onKept(event.altKey && way.current === "depth");
         composer.drag(changed(hand, event).edit);
       }}
       onPointerUp={(event) => {
@@ -94,12 +110,11 @@ export function CardFace({
           const { name, edit } = changed(hand, event);
           composer.edit(name, edit);
         }
+        held.current?.end();
         held.current = way.current = undefined;
+        onKept(false);
       }}
-      onPointerCancel={() => {
-        held.current = way.current = undefined;
-        composer.letGo();
-      }}
+      onPointerCancel={letGo}
     >
       <span className="name">
         {layer.name}
@@ -108,7 +123,7 @@ export function CardFace({
         )}
       </span>{" "}
       {isImage(layer) && url ? (
-        <img src={url} alt="" draggable={false} />
+        <img src={url} alt="" draggable={false} style={{ background: ground }} />
       ) : isGroup(layer) ? (
         // What opens is told by the keyboard's way, Enter on the card.
         <q

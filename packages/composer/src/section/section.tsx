@@ -30,6 +30,8 @@ export function Section() {
   const name = useComposed(({ scene }) => scene);
   const selected = useComposed(({ selected }) => selected);
   const scene = useComposed(({ page, scene }) => page.scenes.find(({ name }) => name === scene));
+  const ground = useComposed(({ page }) => scene?.background ?? page.page?.background);
+  const [kept, setKept] = useState(false);
   const pictures = useComposed(({ assets }) => assets.pictures);
   const panel = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);
@@ -85,6 +87,7 @@ export function Section() {
       }}
     >
       <Hint step="depth">Drag a card: to the right it lies deeper and moves less, to the left nearer.</Hint>
+      {kept && <p className="kept">It stays where it is on the large stage; other screens differ.</p>}
       <div className="axis" aria-hidden="true">
         <span style={{ left: 16, translate: "none" }}>reader</span>
         {marks.map(({ speed, words }) => (
@@ -116,7 +119,7 @@ export function Section() {
           composer.select(keys === "all" ? cards.map(({ layer }) => layer.name) : [...keys].map(String), name)
         }
         items={cards.map((own, index) => ({ id: own.layer.name, own, index }))}
-        dependencies={[places, axis, pictures, opened, selected]}
+        dependencies={[places, axis, pictures, ground, opened, selected]}
         style={{ height: high * (card.height + card.space) }}
         renderEmptyState={() => (
           <p className="quiet nothing">No layers yet. Drop pictures on a stage, or add one.</p>
@@ -128,7 +131,7 @@ export function Section() {
             aria-label={saidOf(own, open.has(own.layer.name))}
             className={[
               "card",
-              own.layer.hidden && "hidden",
+              own.layer.hidden && "left-out",
               own.within !== undefined && "inner",
               equalsOf(cards, own).length > 1 && "equal",
             ]
@@ -145,10 +148,12 @@ export function Section() {
               own={own}
               url={own.layer.image === undefined ? undefined : pictures[own.layer.image]?.url}
               axis={axis}
+              ground={ground}
               arranged={arranged}
               way={way}
               open={open.has(own.layer.name)}
               onOpen={() => toggle(own.layer.name)}
+              onKept={setKept}
             />
           </ListBoxItem>
         )}

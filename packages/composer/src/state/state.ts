@@ -35,6 +35,8 @@ export interface State {
   /** Another program's version, where it and this one have both changed. */
   other?: Kept | undefined;
   scene: string;
+  /** A text of the scene whose words are being written on the large stage. */
+  writing?: string | undefined;
   /** The layers of the scene that are selected, the last one last. */
   selected: readonly string[];
   moment: Moment;

@@ -6,7 +6,7 @@ import { keepScreens, keptScreens, type Screen } from "../desk/screens.ts";
 import { become } from "../edit/apply.ts";
 import { rewritten } from "../edit/changes.ts";
 import { type Edit, edited } from "../edit/edit.ts";
-import { namesIn, sceneOf } from "../edit/find.ts";
+import { namesIn, sceneOf, withoutInner } from "../edit/find.ts";
 import { type Merged, merged } from "../edit/merge.ts";
 import { redone, replaced, undone } from "../edit/text.ts";
 import type { Judged } from "../findings/judged.ts";
@@ -24,6 +24,10 @@ export type Composer = ReturnType<typeof createComposer>;
 
 /** After which time what could not be written is tried again, in ms. */
 const triedAgain = 4000;
+
+/** A stage tells how it stands no sooner than this after a change, in ms; and how long that is waited for. */
+const stageRest = 50;
+const stagePatience = 1000;
 
 /** How long after a key an intention ends, in ms. */
 const keysRest = 600;
@@ -68,6 +72,13 @@ export function createComposer(home: Home, kept: Kept) {
   const { getState: get, setState: set } = store;
   const { tell, glimpse, listen } = createTelling();
 
+  /** When the page was changed the last time, and when the large stage told how it stands. */
+  let [changedAt, standsAt] = [0, Number.POSITIVE_INFINITY];
+  store.subscribe((now, before) => {
+    if (now.page !== before.page) changedAt = performance.now();
+    if (now.stands?.layout !== before.stands?.layout) standsAt = performance.now();
+  });
+
   let version = kept.version;
   /** What was last written, or is there: what differs from it is unsaved. */
   let written = before.written;
@@ -81,8 +92,10 @@ export function createComposer(home: Home, kept: Kept) {
       set({ saving: "saving" });
       try {
         const saved = await home.save(text, version);
-        if ("other" in saved) set({ other: saved.other });
-        else {
+        if ("other" in saved) {
+          // It may have been told of, and be in the text, since it was written.
+          if (saved.other.version !== version) bothChanged(saved.other);
+        } else {
           version = saved.version;
           written = text;
         }
@@ -102,6 +115,13 @@ export function createComposer(home: Home, kept: Kept) {
 
   /** What a drag began from: its steps are one intention. */
   let base: Page | undefined;
+  /** What another program wrote while a hand is on something: it waits until the hand lets go. */
+  let meanwhile: Kept | undefined;
+  const takeMeanwhile = (): void => {
+    const waits = meanwhile;
+    meanwhile = undefined;
+    if (waits) api.changedOutside(waits);
+  };
 
   /** Shows an edit on the stages. */
   function show(edit: Edit): void {
@@ -153,6 +173,7 @@ export function createComposer(home: Home, kept: Kept) {
       tell([{ op: "replace", path: [], value: base }]);
       set({ page: base, dragging: false });
       base = undefined;
+      takeMeanwhile();
     },
     /** Makes an edit, what was dragged before included: one step that can be taken back. */
     edit(name: string, edit: Edit): void {
@@ -163,24 +184,34 @@ export function createComposer(home: Home, kept: Kept) {
       const { page, patches, inverse } = edited(from, edit);
       const shown = edited(get().page, edit);
       const before = get().text;
+      const [unread] = get().typed;
       const [fault] = get().faults;
-      const text = patches.length === 0 || fault ? before : rewritten(before, page, reader.sharedBy(before));
-      const wrong = fault ? formatFault(fault) : reader.wrongWith(text, page);
+      const text =
+        patches.length === 0 || fault || unread ? before : rewritten(before, page, reader.sharedBy(before));
+      const wrong =
+        patches.length > 0 && unread
+          ? `the text beside is not right yet, and what is typed there would be lost; mend it first: ${formatFault(unread)}`
+          : fault
+            ? formatFault(fault)
+            : reader.wrongWith(text, page);
       if (wrong !== undefined) {
         // Not taken: what was shown meanwhile goes back.
         tell([{ op: "replace", path: [], value: from }]);
         set({ page: from, saving: { problem: wrong } });
+        takeMeanwhile();
         return;
       }
       tell(shown.patches);
       if (patches.length === 0) {
         set({ page });
+        takeMeanwhile();
         return;
       }
       const step: Step = { name, patches, inverse, text: replaced(before, text) };
       const first = stepOf(name);
       if (first) api.did(first);
       take(page, text, { past: [...get().history.past, step], future: [] });
+      takeMeanwhile();
     },
     /** Takes a text of the page file that was typed; of one that is not right only what is wrong with it. */
     async write(text: string, name = "text"): Promise<void> {
@@ -245,7 +276,8 @@ export function createComposer(home: Home, kept: Kept) {
         const assets = withAssets(get().assets, other.assets);
         set({ missing: other.missing ?? [], ...(assets !== get().assets && { assets }) });
         void save();
-      } else if (get().text !== written) set({ other });
+      } else if (base) meanwhile = other;
+      else if (get().text !== written) bothChanged(other);
       else takeOver(other);
     },
     /**
@@ -268,12 +300,18 @@ export function createComposer(home: Home, kept: Kept) {
       takeOver(other);
       if (which !== "theirs") api.edit("two versions as one", become(which));
     },
+    /** What is kept cannot be read any more, or nobody answers: why, in words. */
+    lost: (problem: string): void => set({ saving: { problem } }),
     reached(reached: boolean): void {
       if (!reached) set({ saving: "unreachable" });
       else if (get().text !== written) void save();
       else set({ saving: "saved" });
     },
-    select: (layers: readonly string[], scene: string = get().scene) => set({ scene, selected: layers }),
+    /** Selects layers of a scene; what is in a group that is selected too goes with it. */
+    select: (layers: readonly string[], scene: string = get().scene) =>
+      set({ scene, selected: withoutInner(get().page, scene, layers) }),
+    /** Has the words of a text be written where they are on the large stage; with nothing it is ended. */
+    writeWords: (layer: string | undefined) => set({ writing: layer }),
     goTo: (moment: Moment) =>
       set((state) => ({
         moment,
@@ -287,6 +325,19 @@ export function createComposer(home: Home, kept: Kept) {
     judged: (judged: Judged) => set({ judged }),
     /** Says how the page stands on the large stage. */
     stands: (stands: Stands) => set({ stands }),
+    /** How the page stands on the large stage once what was changed has come there. */
+    standsNow(): Promise<Stands | undefined> {
+      if (standsAt - changedAt > stageRest) return Promise.resolve(get().stands);
+      return new Promise((done) => {
+        const end = () => {
+          forget();
+          clearTimeout(late);
+          done(get().stands);
+        };
+        const forget = store.subscribe(() => standsAt - changedAt > stageRest && end());
+        const late = setTimeout(end, stagePatience);
+      });
+    },
     /** What is selected, by whole names. */
     selection: (): LayerName[] => get().selected.map((layer) => ({ scene: get().scene, layer })),
     /** Shows other screens, and does so the next time. */
@@ -311,6 +362,15 @@ export function createComposer(home: Home, kept: Kept) {
   // What could not be written the last time is.
   if (text !== kept.text) void save();
   return api;
+
+  /** Both versions as one, where neither has changed what the other has; else both are there to choose from. */
+  function bothChanged(other: Kept): void {
+    set({ other });
+    const both = api.bothVersions(new Set());
+    if (both?.pieces.length !== 0 || api.faultOf(become(both.page))) return;
+    api.choose(both.page);
+    set({ notice: "Another program has changed the file too: what both have done is in it." });
+  }
 
   /** The page anew, where what it shares with others has changed and its own text has not. */
   function readAnew(): void {
@@ -344,7 +404,7 @@ export function createComposer(home: Home, kept: Kept) {
     version = other.version;
     written = other.text;
     if (!page) {
-      set({ text: other.text, faults, history: noHistory });
+      set({ text: other.text, faults, history: noHistory, beside: "text", saving: "saved" });
       return;
     }
     const { page: next, patches, inverse } = edited(before.page, become(page));

@@ -1,11 +1,12 @@
 import type { Scene, SceneLayout } from "lumbit/core";
 import { useEffect, useRef, useState } from "react";
 import { Button, ListBox, ListBoxItem, useDragAndDrop } from "react-aria-components";
-import { freeName } from "../edit/find.ts";
+import { checksGone, checksOf, freeName } from "../edit/find.ts";
 import { addScene, copyName, duplicateScene, moveScene, removeScene, setHeight } from "../edit/scenes.ts";
 import { MarksOnStrip } from "../findings/marks.tsx";
 import { type Command, Commands } from "../menu.tsx";
 import { useComposed, useComposer } from "../state/context.ts";
+import { onEscape } from "../state/escape.ts";
 import { resizedHeight, shareAt } from "./passage.ts";
 import { Picture } from "./picture.tsx";
 import "./strip.css";
@@ -96,7 +97,12 @@ export function Strip() {
 /** The lower edges of the scenes: dragged, they make a scene higher. */
 function Edges({ layouts, scale }: { layouts: readonly SceneLayout[]; scale: number }) {
   const composer = useComposer();
-  const held = useRef<{ y: number; from: Scene["height"] } | undefined>(undefined);
+  const held = useRef<{ y: number; from: Scene["height"]; end(): void } | undefined>(undefined);
+  const letGo = () => {
+    held.current?.end();
+    held.current = undefined;
+    composer.letGo();
+  };
   const viewport = useComposed(({ stands }) => stands?.layout.viewport);
   return layouts.map(({ name, top, height, passage, scene }) => {
     const edit = (y: number) => {
@@ -111,21 +117,19 @@ function Edges({ layouts, scale }: { layouts: readonly SceneLayout[]; scale: num
         style={{ top: (top + height + passage.hold) * scale }}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
-          held.current = { y: event.clientY, from: scene.height };
+          held.current = { y: event.clientY, from: scene.height, end: onEscape(letGo) };
         }}
         onPointerMove={({ clientY }) => {
           const change = held.current && edit(clientY);
           if (change) composer.drag(change);
         }}
         onPointerUp={({ clientY }) => {
-          const change = edit(clientY);
-          if (change && clientY !== held.current?.y) composer.edit(`${name}: height`, change);
+          const change = held.current && clientY !== held.current.y && edit(clientY);
+          if (change) composer.edit(`${name}: height`, change);
+          held.current?.end();
           held.current = undefined;
         }}
-        onPointerCancel={() => {
-          held.current = undefined;
-          composer.letGo();
-        }}
+        onPointerCancel={letGo}
       />
     );
   });
@@ -219,7 +223,11 @@ function SceneMenu() {
     },
     {
       ...{ id: "remove", words: "Delete", can: scenes.length > 1 },
-      do: () => edit("deleted", removeScene(scene), (scenes[at + 1] ?? scenes[at - 1])?.name),
+      do() {
+        const gone = checksOf(composer.store.getState().page, scene);
+        edit("deleted", removeScene(scene), (scenes[at + 1] ?? scenes[at - 1])?.name);
+        if (gone.length > 0) composer.say(checksGone(gone.length, scene));
+      },
     },
   ];
   return (

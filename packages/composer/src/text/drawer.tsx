@@ -34,13 +34,14 @@ export default function TextDrawer() {
   const home = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
   const text = useComposed(({ text }) => text);
+  const fault = useComposed(({ faults }) => faults[0]);
   const scene = useComposed(({ scene }) => scene);
   const layer = useComposed(({ selected }) => selected.at(-1));
 
   useEffect(() => {
     if (!home.current) return;
     let typing: ReturnType<typeof setTimeout> | undefined;
-    const { name, text, faults } = composer.store.getState();
+    const { name, text } = composer.store.getState();
     const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
     const editor = new EditorView({
       parent: home.current,
@@ -84,15 +85,6 @@ export default function TextDrawer() {
     view.current = editor;
     // What is scrolled can be reached without a pointer.
     editor.scrollDOM.tabIndex = 0;
-    const [fault] = faults;
-    if (fault) {
-      const at = editor.state.doc.line(Math.min(fault.line, editor.state.doc.lines)).from + fault.column - 1;
-      editor.dispatch({
-        selection: { anchor: at },
-        scrollIntoView: true,
-        annotations: fromComposer.of(true),
-      });
-    }
     /** Selects the layer that the cursor is in. */
     function selectAt(editor: EditorView): void {
       const { path } = getLocation(editor.state.doc.toString(), editor.state.selection.main.head);
@@ -126,7 +118,19 @@ export default function TextDrawer() {
 
   useEffect(() => {
     const editor = view.current;
-    if (!editor || editor.hasFocus || layer === undefined) return;
+    if (!editor || !fault) return;
+    const { doc } = editor.state;
+    const line = doc.line(Math.min(fault.line, doc.lines));
+    editor.dispatch({
+      selection: { anchor: Math.min(line.from + fault.column - 1, line.to) },
+      effects: EditorView.scrollIntoView(line.from, { y: "center" }),
+      annotations: fromComposer.of(true),
+    });
+  }, [fault]);
+
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor || editor.hasFocus || fault || layer === undefined) return;
     const { page } = composer.store.getState();
     const own = page.scenes.findIndex(({ name }) => name === scene);
     const at =
@@ -139,7 +143,7 @@ export default function TextDrawer() {
       effects: EditorView.scrollIntoView(node.offset, { y: "start", yMargin: 40 }),
       annotations: fromComposer.of(true),
     });
-  }, [composer, scene, layer]);
+  }, [composer, scene, layer, fault]);
 
   return <section className="text" aria-label="Text of the page file" ref={home} />;
 }
