@@ -2,7 +2,8 @@ import axe from "axe-core";
 import { type Browser, type BrowserContext, chromium, type Page } from "playwright-core";
 import { browserPath, chromiumArguments } from "../scripts/browsers.mjs";
 
-let started: Promise<Browser> | undefined;
+/** One process for each way of running. */
+const started = new Map<string, Promise<Browser>>();
 
 /** What a test opens in Chromium, of which one process serves all tests of a worker. */
 export interface Chromium extends Pick<Browser, "newContext" | "newPage"> {
@@ -10,11 +11,21 @@ export interface Chromium extends Pick<Browser, "newContext" | "newPage"> {
   close(): Promise<void>;
 }
 
-export async function openChromium(): Promise<Chromium> {
+/**
+ * Chromium as people have it; or with a frame as soon as there is something to draw, for who waits for frames and not for
+ * time: whatever moves by itself would take the whole machine then.
+ */
+export async function openChromium(frames: "as drawn" | "at once" = "as drawn"): Promise<Chromium> {
   const opened: BrowserContext[] = [];
   const newContext: Browser["newContext"] = async (options) => {
-    started ??= chromium.launch({ executablePath: browserPath("chromium"), args: chromiumArguments });
-    const context = await (await started).newContext(options);
+    const running =
+      started.get(frames) ??
+      chromium.launch({
+        executablePath: browserPath("chromium"),
+        args: [...chromiumArguments, ...(frames === "at once" ? ["--disable-frame-rate-limit"] : [])],
+      });
+    started.set(frames, running);
+    const context = await (await running).newContext(options);
     opened.push(context);
     return context;
   };
@@ -25,11 +36,11 @@ export async function openChromium(): Promise<Chromium> {
   };
 }
 
-/** Ends the process: the next test gets a new one. */
+/** Ends the processes: the next test gets new ones. */
 export async function endChromium(): Promise<void> {
-  const ended = await started?.catch(() => undefined);
-  started = undefined;
-  await ended?.close().catch(() => undefined);
+  const ended = [...started.values()];
+  started.clear();
+  for (const one of ended) await (await one.catch(() => undefined))?.close().catch(() => undefined);
 }
 
 /** What axe finds wrong on a page: each rule with the elements that break it. */

@@ -8,7 +8,7 @@ import { pageCss, pageHtml } from "lumbit/static";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { root } from "./command.ts";
-import { engineNames, engineOf } from "./engines.ts";
+import { casesIn, drawnEngineOf, engineNames } from "./engines.ts";
 
 /** The signal colour behind every picture: where it can be seen, an edge shows. */
 const signal = "#ff00ff";
@@ -113,16 +113,18 @@ beforeAll(async () => {
 afterAll(() => server?.close());
 
 describe.each(engineNames)("%s", (name) => {
-  test("shows no edge in any pane, at any scroll position and viewport", async () => {
-    const engine = await engineOf(name);
-    await engine.open(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-    for (const [width, height] of [
-      [320, 568],
-      [844, 390],
-      [1280, 800],
-      // What fits the screen that WebKitGTK is given.
-      name === "webkit" ? ([1900, 1000] as const) : ([3840, 2160] as const),
-    ] as const) {
+  const viewports: [width: number, height: number][] = [
+    [320, 568],
+    [844, 390],
+    [1280, 800],
+    // What fits the screen that WebKitGTK is given.
+    name === "webkit" ? [1900, 1000] : [3840, 2160],
+  ];
+  test.each(casesIn(name, viewports))(
+    "shows no edge in any pane at %i x %i, at any scroll position",
+    async (width, height) => {
+      const engine = await drawnEngineOf(name);
+      await engine.open(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
       await engine.resize(width, height);
       const range = await engine.run<number>("return document.documentElement.scrollHeight - innerHeight");
       for (let step = 0; step <= 12; step++) {
@@ -138,8 +140,8 @@ describe.each(engineNames)("%s", (name) => {
           })
           .toBe(0);
       }
-    }
-  });
+    },
+  );
 });
 
 /** How many pixels of a screenshot are nearer to the signal than to the pictures. */

@@ -22,30 +22,46 @@ export interface Engine {
 
 export const engineNames = ["chromium", "firefox", "webkit"] as const satisfies Engine["name"][];
 
+/**
+ * Of cases those that an engine takes in this run: Chromium all of them; the others a third, another one for each seed, or
+ * all in the whole run (`npm run test:whole`).
+ */
+export function casesIn<T>(name: Engine["name"], cases: readonly T[]): T[] {
+  if (name === "chromium" || process.env.LUMBIT_WHOLE) return [...cases];
+  const turn = Number(process.env.LUMBIT_SEED) + engineNames.indexOf(name);
+  return cases.filter((_, index) => (index + turn) % 3 === 0);
+}
+
 const launchers: Record<Engine["name"], () => Promise<Engine>> = {
   chromium,
   firefox: () => launchFirefox(),
-  webkit,
+  webkit: () => webkit(false),
 };
-const started = new Map<Engine["name"], Promise<Engine>>();
+const started = new Map<string, Promise<Engine>>();
 
-/** An engine, of which one process serves all tests of a worker, one after the other. */
-export function engineOf(name: Engine["name"]): Promise<Engine> {
-  const running = started.get(name) ?? launchers[name]();
-  started.set(name, running);
-  return running;
+/** An engine whose pages are measured, of which one process serves all tests of a worker, one after the other. */
+export const engineOf = (name: Engine["name"]): Promise<Engine> => running(name, launchers[name]);
+
+/** An engine whose pages are looked at. */
+export const drawnEngineOf = (name: Engine["name"]): Promise<Engine> =>
+  name === "webkit" ? running("webkit, drawn", () => webkit(true)) : engineOf(name);
+
+function running(name: string, launch: () => Promise<Engine>): Promise<Engine> {
+  const engine = started.get(name) ?? launch();
+  started.set(name, engine);
+  return engine;
 }
 
 /** Ends all browsers of this worker: a test that failed is tried again in new ones. */
 export async function endBrowsers(): Promise<void> {
-  const running = [...started.values()];
+  const engines = [...started.values()];
   started.clear();
-  await Promise.all(running.map(async (engine) => (await engine).close()).map((end) => end.catch(() => {})));
+  await Promise.all(engines.map(async (engine) => (await engine).close()).map((end) => end.catch(() => {})));
   await endChromium();
 }
 
 async function chromium(): Promise<Engine> {
-  const browser = await openChromium();
+  const browser = await openChromium("at once");
   const page: ChromiumPage = await browser.newPage();
   return {
     name: "chromium",
@@ -66,16 +82,22 @@ export async function launchFirefox(native = true): Promise<Engine> {
     extraPrefsFirefox: {
       "layout.css.scroll-driven-animations.enabled": native,
       "ui.useOverlayScrollbars": 1,
+      // As Chromium's frames, its come as fast as there is something to draw: tests wait for frames, not for time.
+      "layout.frame_rate": 240,
     },
   });
   const page = await browser.newPage();
   return {
     name: "firefox",
     open: async (url) => void (await page.goto(url, { waitUntil: "load" })),
-    // Under load the new size reaches scroll timelines some frames after it reaches the layout.
+    // The new size reaches scroll timelines some frames after it reaches the layout.
     async resize(width, height) {
       await page.setViewport({ width, height });
-      await pause(300);
+      await page.evaluate(`(async () => {
+        const frame = () => new Promise(requestAnimationFrame);
+        while (innerWidth !== ${width} || innerHeight !== ${height}) await frame();
+        for (let frames = 0; frames < 4; frames++) await frame();
+      })()`);
     },
     run: <T>(body: string) => page.evaluate(`(async () => { ${body} })()`) as Promise<T>,
     screenshot: async () => Buffer.from(await page.screenshot()),
@@ -84,7 +106,7 @@ export async function launchFirefox(native = true): Promise<Engine> {
 }
 
 /** WebKitGTK's MiniBrowser over WebDriver, on a screen of its own. */
-async function webkit(): Promise<Engine> {
+async function webkit(drawn: boolean): Promise<Engine> {
   // It takes a display that is free and writes its number.
   const screen = spawn(browserPath("xvfb"), ["-displayfd", "3", "-screen", "0", "2000x1300x24"], {
     stdio: ["ignore", "ignore", "ignore", "pipe"],
@@ -137,7 +159,12 @@ async function webkit(): Promise<Engine> {
     if (error) throw new Error(error);
     return value;
   };
-  await call("POST", `${session}/window/rect`, { width: 1960, height: 1200 });
+  // A small window is drawn faster, and a frame that nobody looks at may be larger.
+  await call(
+    "POST",
+    `${session}/window/rect`,
+    drawn ? { width: 1960, height: 1200 } : { width: 300, height: 200 },
+  );
   // The window cannot be made as narrow as a telephone, so the page stands in a frame of the wanted size. The frame
   // is not painted: drawing on the processor takes most of the time, and what is read of a page is its geometry.
   const frame = "document.querySelector('iframe')";

@@ -4,7 +4,7 @@ import sharp, { type Sharp } from "sharp";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { checkProject, measureProject, requireProject } from "../packages/cli/src/index.ts";
 import { lumbit, root, temporaryFolder } from "./command.ts";
-import { engineNames, engineOf } from "./engines.ts";
+import { drawnEngineOf, engineNames, engineOf } from "./engines.ts";
 import { firefoxScreen } from "./firefox-screen.ts";
 import { serveFolder } from "./serve.ts";
 
@@ -114,7 +114,7 @@ async function variety(picture: Sharp, left: number): Promise<number> {
 test.each(engineNames)("what is seen through a layer is blurred in %s", async (name) => {
   const shown = async () => {
     if (name === "firefox") return firefoxScreen(served.origin);
-    const engine = await engineOf(name);
+    const engine = await drawnEngineOf(name);
     await engine.open(served.origin);
     await engine.resize(1200, 700);
     return sharp(await engine.screenshot());

@@ -5,7 +5,7 @@ import type { AddressInfo } from "node:net";
 import { dirname, extname, join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { root } from "./command.ts";
-import { type Engine, engineNames, engineOf } from "./engines.ts";
+import { casesIn, type Engine, engineNames, engineOf } from "./engines.ts";
 
 /** Ordinary page templates, with depth for their heroes, pictures and headings: nothing else of them may move. */
 const templates: Record<string, readonly [selector: string, attributes: Record<string, string>][]> = {
@@ -129,7 +129,7 @@ async function seen(engine: Engine, name: string, width: number, depth: boolean)
 }
 
 describe.each(engineNames)("%s", (engineName) => {
-  test.each(Object.keys(templates))(
+  test.each(casesIn(engineName, Object.keys(templates)))(
     "%s keeps all boxes but those with depth, and its links land",
     async (name) => {
       const engine = await engineOf(engineName);

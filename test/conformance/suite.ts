@@ -32,7 +32,7 @@ import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { Font } from "../../packages/cli/src/font.ts";
 import { root } from "../command.ts";
-import { type Engine, engineOf } from "../engines.ts";
+import { casesIn, type Engine, engineOf } from "../engines.ts";
 import { cases } from "./cases.ts";
 import { comparedPositions } from "./positions.ts";
 
@@ -181,7 +181,11 @@ export function conformance(name: Engine["name"]): void {
     server = createServer((request, response) => {
       const [type, body] = respond(request.url ?? "", files) ?? [];
       response
-        .writeHead(body === undefined ? 404 : 200, { "content-type": `${type}; charset=utf-8` })
+        .writeHead(body === undefined ? 404 : 200, {
+          "content-type": `${type}; charset=utf-8`,
+          // What is the same on every page is loaded once.
+          ...(request.url?.startsWith("/dist/") && { "cache-control": "max-age=3600, immutable" }),
+        })
         .end(body);
     });
     await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
@@ -193,9 +197,10 @@ export function conformance(name: Engine["name"]): void {
     let worst = 0;
     let comparisons = 0;
     // A mounted scene has no page around it whose backdrop it could be before.
-    const rows = cases
-      .map(({ name, page }, index) => ({ name, page, index }))
-      .filter(({ page }) => !mode.startsWith("mounted") || !page.page?.backdrop);
+    const rows = casesIn(
+      name,
+      cases.map(({ name, page }, index) => ({ name, page, index })),
+    ).filter(({ page }) => !mode.startsWith("mounted") || !page.page?.backdrop);
     afterAll(() =>
       console.log(
         `${name}, ${mode}: largest error ${worst.toFixed(3)} px in ${comparisons} boxes of ${rows.length} cases`,
