@@ -84,9 +84,9 @@ export default defineConfig([
     clean: false,
     dts,
   },
-  // One file each for pages: what brings scenes to life without a bundler; what browsers without scroll-driven animations
-  // load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and lines that CSS cannot know,
-  // what tells in a header where the reader is, what brings links into view that are focused by keyboard.
+  // One file each for pages: what brings scenes to life without a bundler; and scripts for built pages: what browsers without
+  // scroll-driven animations load, what plays cues and films, what sways, what keeps reels' titles, what measures heights and
+  // lines that CSS cannot know, what tells in a header where the reader is, what brings links into view that are focused.
   ...Object.entries({
     ...wholePages,
     scripted: "src/runtime/start.ts",
@@ -106,6 +106,8 @@ export default defineConfig([
       plugins: [asOneFile, ...plugins],
       minify: true,
       sourcemap: name in wholePages,
+      // Scripts that run where modules may not: in pages that are opened from a disk.
+      ...(name in wholePages ? {} : { format: "iife", outputOptions: { entryFileNames: "[name].js" } }),
       clean: false,
       dts: false,
     }),

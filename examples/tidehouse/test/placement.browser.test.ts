@@ -61,6 +61,8 @@ describe("the demo in Chromium", () => {
     "has every layer where pose and measure say at $width x $height",
     async ({ width, height }) => {
       const page = await browser.newPage({ viewport: { width, height } });
+      // Without what plays cues and takes titles of reels in and out in its own time.
+      await page.route(/\.js$/, (route) => route.abort());
       await page.goto(pathToFileURL(join(site, "index.html")).href);
       await page.evaluate(() => document.fonts.ready);
       const scrollHeight = await page.evaluate(() => document.documentElement.scrollHeight);

@@ -35,7 +35,7 @@ describe("build", () => {
     });
     const files = readdirSync(site(), { recursive: true }).toSorted();
     const html = readFileSync(join(site(), "index.html"), "utf8");
-    expect(html).not.toMatch(/<script(?! type="module" src="load)|\sstyle=|\son\w+=/);
+    expect(html).not.toMatch(/<script(?! defer(?:="")? src="load)|\sstyle=|\son\w+=/);
     for (const [, url] of html.matchAll(/(?:src|href)="([^"]+)"/g))
       expect(existsSync(join(site(), String(url))), url).toBe(true);
     expect((await build()).status).toBe(0);

@@ -77,6 +77,7 @@ export function sceneHtml(
       [
         element("link", { rel: "stylesheet", href: stylesheet }),
         { ...scene, attributes },
+        // Several fragments of a page may bring the same one, which runs once as a module.
         ...scripts.map((src) => element("script", { type: "module", src })),
       ],
     ),

@@ -18,7 +18,7 @@ import {
 export interface HtmlOptions {
   assets: Assets;
   stylesheet: string;
-  /** Modules: what gives browsers without scroll-driven animations the scripted driver, what plays cues; none by default. */
+  /** What gives browsers without scroll-driven animations the scripted driver, what plays cues; none by default. */
   scripts?: readonly string[];
   /** Links of other pages to this one, such as "#low-water/title": what they lead to is made a target as well. */
   links?: readonly string[];
@@ -41,7 +41,8 @@ export function pageHtml(page: Page, { assets, stylesheet, scripts = [], links =
       ...headElements(page, assets),
       element("link", { rel: "stylesheet", href: stylesheet }),
       ...preloads(page, assets),
-      ...scripts.map((src) => element("script", { type: "module", src })),
+      // Browsers run no modules of pages that are opened from a disk.
+      ...scripts.map((src) => element("script", { defer: "", src })),
     ]),
     element("body", {}, bodyElements(page, scenes, backdrop)),
   ]);
