@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Page as BrowserPage } from "playwright-core";
 import sharp from "sharp";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { type Chromium, openChromium } from "./chromium.ts";
+import { accessibilityFaults, type Chromium, openChromium } from "./chromium.ts";
 import { lumbit, temporaryFolder } from "./command.ts";
 import { recordedFilm } from "./film.ts";
 import { serveFolder } from "./serve.ts";
@@ -129,11 +129,38 @@ test("where somebody wants less motion the still stands, from the moment on when
   await own.close();
 });
 
+test("a button in view stops the films of a scene and lets them go on, by pointer and by keys, in no language of its own", async () => {
+  const own = await browser.newPage({ viewport: { width: 1000, height: 600 } });
+  await own.goto(site.origin);
+  await own.evaluate("scrollTo(0, 700)");
+  const playing = { filled: { plays: true }, paned: { plays: true }, linked: { plays: true } };
+  const standing = { filled: { plays: false }, paned: { plays: false }, linked: { plays: false } };
+  await expect.poll(() => films(own)).toMatchObject(playing);
+  const stop = own.locator("#second").getByRole("button", { name: "⏸ Waves, Book" });
+  const box = await stop.boundingBox();
+  // It stays in the lower corner of the screen for as long as the scene is there.
+  expect(box).toMatchObject({ width: 44, height: 44, x: 1000 - 16 - 44, y: 600 - 16 - 44 });
+  await own.mouse.click((box?.x ?? 0) + 22, (box?.y ?? 0) + 22);
+  await expect.poll(() => films(own)).toMatchObject({ ...standing, backdrop: { plays: true } });
+  await own.evaluate("scrollTo(0, 0)");
+  await own.evaluate("scrollTo(0, 700)");
+  await own.waitForTimeout(200);
+  expect(await films(own)).toMatchObject(standing);
+  expect(await accessibilityFaults(own)).toEqual([]);
+  await own.locator("#second").getByRole("button", { name: "▶ Waves, Book" }).focus();
+  await own.keyboard.press("Enter");
+  await expect.poll(() => films(own)).toMatchObject(playing);
+  expect(await own.getByRole("button", { name: "⏸", exact: true }).count()).toBe(1);
+  await own.emulateMedia({ reducedMotion: "reduce" });
+  await expect.poll(() => own.getByRole("button").count()).toBe(0);
+  await own.close();
+});
+
 test("a built page says what a film shows, and stands without script", async () => {
   const html = readFileSync(join(folder, "site/index.html"), "utf8");
   const [, , , linked = ""] = html.match(/<video[^>]*>/g) ?? [];
   expect(linked).toMatch(/poster="assets\/tank\.[^"]+"/);
-  expect(html).toMatch(/<video[^>]* role="img" aria-label="Waves"/);
+  expect(html).toMatch(/<video[^>]* aria-label="Waves"/);
   expect(html.match(/<video[^>]* aria-hidden="true"/g)).toHaveLength(2);
   expect(html).not.toMatch(/autoplay|<video[^>]* alt=/);
   expect(readdirSync(join(folder, "site")).filter((name) => name.startsWith("videos."))).toHaveLength(1);

@@ -317,7 +317,7 @@ function videoElement(
     "data-lumbit-video": "",
     ...{ src: fileAt(assets.pictures, video)?.url ?? video, poster, ...size },
     ...{ muted: "", loop: "", playsinline: "", preload: "none", disablepictureinpicture: "" },
-    ...(alt === "" ? { "aria-hidden": "true" } : { role: "img", "aria-label": alt }),
+    ...(alt === "" ? { "aria-hidden": "true" } : { "aria-label": alt }),
   });
 }
 
