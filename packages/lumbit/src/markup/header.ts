@@ -1,4 +1,4 @@
-import { columnDefaults, headerGap, headerPadding, type PageLook } from "../core/index.ts";
+import { columnDefaults, headerGap, headerPadding, type PageLook, textDefaults } from "../core/index.ts";
 import { isSafeLink } from "../settings/index.ts";
 import { textCss } from "./text.ts";
 import { type Declarations, type Element, element, type StyleRule } from "./tree.ts";
@@ -35,6 +35,8 @@ const row: Declarations = { display: "flex", "flex-wrap": "wrap", "align-items":
 export function headerRules({ header, margin = columnDefaults.margin }: PageLook): StyleRule[] {
   if (!header) return [];
   const { background, here } = header;
+  const style = textCss(header);
+  const line = `${textDefaults.lineHeight} * ${style["font-size"] ?? "1rem"}`;
   const current = `${is} a[aria-current]`;
   return [
     {
@@ -43,8 +45,8 @@ export function headerRules({ header, margin = columnDefaults.margin }: PageLook
         ...{ position: "fixed", "z-index": 10, inset: "0 0 auto", ...row },
         ...{ "justify-content": "space-between", gap: "0.4em 2em", "box-sizing": "border-box" },
         padding: `${headerPadding} ${margin}`,
-        "line-height": 1.3,
-        ...textCss(header),
+        "line-height": textDefaults.lineHeight,
+        ...style,
         background,
       },
     },
@@ -59,7 +61,12 @@ export function headerRules({ header, margin = columnDefaults.margin }: PageLook
       declarations: { "text-decoration": "underline", "text-underline-offset": "0.35em" },
     },
     ...(here === undefined ? [] : [{ selector: current, declarations: { color: here } }]),
-    // Headings that links lead to are not hidden by it.
-    { selector: "[data-lumbit-block][id]", declarations: { "scroll-margin-top": "5rem" } },
+    // Headings that links lead to are not hidden by it: as high as it was measured, or as one line of it is.
+    {
+      selector: "[data-lumbit-block][id]",
+      declarations: {
+        "scroll-margin-top": `calc(var(--lumbit-header, ${line} + 2 * ${headerPadding}) + 1rem)`,
+      },
+    },
   ];
 }

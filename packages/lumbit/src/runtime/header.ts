@@ -1,3 +1,11 @@
+/** Says how high a header is that its links may have in several lines, for what links lead to below it. */
+export function measureHeader(header: Element): void {
+  new ResizeObserver(([entry]) => {
+    const [{ blockSize = 0 } = {}] = entry?.borderBoxSize ?? [];
+    document.documentElement.style.setProperty("--lumbit-header", `${blockSize}px`);
+  }).observe(header);
+}
+
 /**
  * Marks in a header the link to the scene that is in the middle of the screen, and the one to the page itself, for those who
  * listen too.

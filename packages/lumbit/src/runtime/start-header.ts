@@ -1,3 +1,6 @@
-import { tellWhere } from "./header.ts";
+import { measureHeader, tellWhere } from "./header.ts";
 
-for (const header of document.querySelectorAll("[data-lumbit-is~=header]")) tellWhere(header);
+for (const header of document.querySelectorAll("[data-lumbit-is~=header]")) {
+  measureHeader(header);
+  tellWhere(header);
+}
