@@ -134,6 +134,31 @@ test("a small layer that is selected is dragged by its middle, whatever is marke
   expect(place("buoy")).toMatchObject({ width: "26px", height: "26px" });
 });
 
+test("several layers are resized together by a corner: each keeps its shape, and its share of the box around them", async () => {
+  const { page } = composer;
+  await card("sea").click();
+  await card("buoy").click({ modifiers: ["Control"] });
+  await composer.atRest();
+  const [sea, buoy] = [await composer.boxOn(0, "sea"), await composer.boxOn(0, "buoy")];
+  const grip = async (corner: string) =>
+    middle(await page.locator(`.large [data-handle="${corner}"]`).boundingBox());
+  const [corner, still] = [await grip("1 1"), await grip("-1 -1")];
+  const brought = (at: number, still: number) => still + (at - still) * 0.8;
+  await page.mouse.move(corner.x, corner.y);
+  await page.mouse.down();
+  await page.mouse.move(brought(corner.x, still.x), brought(corner.y, still.y), { steps: 6 });
+  await page.mouse.up();
+  await page.getByRole("button", { name: "Undo 2 layers: size" }).waitFor();
+  await composer.saved();
+  await composer.atRest();
+  const after = await composer.boxOn(0, "buoy");
+  const wanted = { x: brought(buoy.x, still.x), y: brought(buoy.y, still.y), width: buoy.width * 0.8 };
+  for (const side of ["x", "y", "width"] as const)
+    expect(Math.abs(after[side] - wanted[side]), side).toBeLessThan(0.2);
+  expect(place("sea")).toMatchObject({ width: "48%" });
+  expect((await composer.boxOn(0, "sea")).width / sea.width).toBeCloseTo(0.8, 1);
+});
+
 test("Escape lets go of a scene's edge and of a card, and nothing has changed", async () => {
   const { page } = composer;
   const before = composer.text();

@@ -5,7 +5,7 @@ import { randomScenes, randomViewport } from "../../../../test/random-scenes.ts"
 import { type Shown, shownIn } from "../desk/shown.ts";
 import { edited } from "./edit.ts";
 import { ungroup } from "./layers.ts";
-import { move, outOfGroup, resize, shifted } from "./place.ts";
+import { grow, move, outOfGroup, resize, shifted } from "./place.ts";
 
 const pageOf = (scenes: Page["scenes"]): Page => ({ format: "lumbit/1", title: "t", lang: "en", scenes });
 const natural = { layer: () => ({ width: 320, height: 180 }) };
@@ -55,6 +55,31 @@ test("a resized layer has its edges under the pointer, and those across where th
         wanted[y < 0 ? 1 : 3] = (wanted[y < 0 ? 1 : 3] ?? 0) + way.y;
         for (const [side, value] of edges(after ?? box).entries())
           expect(Math.abs(value - (wanted[side] ?? 0)), `${keyOf(shown)} side ${side}`).toBeLessThan(1);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("a layer that grows is so many times as large, and its left and top edge come so far, however it was placed", () => {
+  const times = fc.double({ min: 0.5, max: 3, noNaN: true });
+  fc.assert(
+    fc.property(randomScenes, randomViewport, times, by, (scenes, viewport, times, by) => {
+      const page = pageOf(scenes);
+      for (const shown of shownOn(page, viewport, 0.5).filter(isShown)) {
+        const { layer, box, inRow } = shown;
+        if (!layer.place || layer.text || inRow || Math.min(box.width, box.height) < 20) continue;
+        const { page: next } = edited(page, grow(shown, times, by));
+        const after = shownOn(next, viewport, 0.5).find((one) => keyOf(one) === keyOf(shown))?.box;
+        const wanted = {
+          ...{ left: box.left + by.x, top: box.top + by.y },
+          ...{ width: box.width * times, height: box.height * times },
+        };
+        for (const side of ["left", "top", "width", "height"] as const)
+          expect(
+            Math.abs((after?.[side] ?? Number.NaN) - wanted[side]),
+            `${keyOf(shown)} ${side}`,
+          ).toBeLessThan(2);
       }
     }),
     { numRuns: 60 },

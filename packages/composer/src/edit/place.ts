@@ -50,55 +50,78 @@ export const move =
 export const resize =
   (standing: Standing, edges: Edges, by: { x: number; y: number }): Edit =>
   (page) => {
-    const { layer, box } = standing;
     const place = looseOf(standing);
-    const centred = (axis: AxisName) => place.center === axis || place.center === "both";
-    const grown = { x: by.x * edges.x, y: by.y * edges.y };
-    for (const axis of ["x", "y"] as const) if (centred(axis)) grown[axis] *= 2;
-    const proportional =
-      isImage(layer) && (place.width === undefined || place.height === undefined) && !stretched(place);
-    if (proportional) {
-      const share = Math.max(
-        ...(["x", "y"] as const).map((axis) => (edges[axis] ? grown[axis] / box[axes[axis].size] : -1)),
-      );
-      const least = leastSize / Math.min(box.width, box.height) - 1;
-      grown.x = box.width * Math.max(share, least);
-      grown.y = box.height * Math.max(share, least);
-    }
-    for (const axis of ["x", "y"] as const) {
-      const { size, start, end } = axes[axis];
-      const growth = Math.max(grown[axis], leastSize - box[size]);
-      if (growth === 0) continue;
-      const base = standing.around[size];
-      // Between two insets a size is what they leave.
-      if (place[start] !== undefined && place[end] !== undefined) {
-        const moved = edges[axis] < 0 ? start : end;
-        place[moved] = shifted(place[moved] ?? 0, -growth, base, standing.viewport);
-        continue;
-      }
-      const other = axis === "x" ? place.height : place.width;
-      const fitted =
-        axis === "x" && isText(layer) && typeof layer.fontSize === "object" && "fit" in layer.fontSize;
-      if (
-        !(proportional && place[size] === undefined && other !== undefined) &&
-        !(isText(layer) && axis === "y") &&
-        !fitted
-      )
-        place[size] =
-          place[size] === undefined
-            ? percent(box[size] + growth, base)
-            : shifted(place[size], growth, base, standing.viewport);
-      if (centred(axis) || standing.inRow) continue;
-      if (edges[axis] < 0 && place[end] === undefined) shift(place, axis, -growth, standing);
-      if (edges[axis] > 0 && place[end] !== undefined)
-        place[end] = shifted(place[end] ?? 0, -growth, base, standing.viewport);
-    }
+    const growth = extend(place, standing, edges, by);
     write(page, standing, place);
-    const text = layerOf(page, standing.name) as { fontSize?: unknown } | undefined;
-    const growth = Math.max(grown.x, leastSize - box.width);
-    if (text && isText(layer) && typeof layer.fontSize === "object" && "fit" in layer.fontSize)
-      text.fontSize = { fit: shifted(layer.fontSize.fit, growth, standing.around.width, standing.viewport) };
+    fit(page, standing, growth);
   };
+
+/** Has a layer be so many times as large, with its left and top edges so many px of its screen further. */
+export const grow =
+  (standing: Standing, times: number, by: { x: number; y: number }): Edit =>
+  (page) => {
+    const { width, height } = standing.box;
+    const place = looseOf(standing);
+    for (const axis of ["x", "y"] as const) shift(place, axis, by[axis], standing);
+    const more = { x: width * (times - 1), y: height * (times - 1) };
+    const growth = extend(place, standing, { x: 1, y: 1 }, more);
+    write(page, standing, place);
+    fit(page, standing, growth);
+  };
+
+/** Moves edges of a place; how much wider it is then, in px. */
+function extend(place: Loose, standing: Standing, edges: Edges, by: { x: number; y: number }): number {
+  const { layer, box } = standing;
+  const centred = (axis: AxisName) => place.center === axis || place.center === "both";
+  const grown = { x: by.x * edges.x, y: by.y * edges.y };
+  for (const axis of ["x", "y"] as const) if (centred(axis)) grown[axis] *= 2;
+  const proportional =
+    isImage(layer) && (place.width === undefined || place.height === undefined) && !stretched(place);
+  if (proportional) {
+    const share = Math.max(
+      ...(["x", "y"] as const).map((axis) => (edges[axis] ? grown[axis] / box[axes[axis].size] : -1)),
+    );
+    const least = leastSize / Math.min(box.width, box.height) - 1;
+    grown.x = box.width * Math.max(share, least);
+    grown.y = box.height * Math.max(share, least);
+  }
+  for (const axis of ["x", "y"] as const) {
+    const { size, start, end } = axes[axis];
+    const growth = Math.max(grown[axis], leastSize - box[size]);
+    if (growth === 0) continue;
+    const base = standing.around[size];
+    // Between two insets a size is what they leave.
+    if (place[start] !== undefined && place[end] !== undefined) {
+      const moved = edges[axis] < 0 ? start : end;
+      place[moved] = shifted(place[moved] ?? 0, -growth, base, standing.viewport);
+      continue;
+    }
+    const other = axis === "x" ? place.height : place.width;
+    const fitted =
+      axis === "x" && isText(layer) && typeof layer.fontSize === "object" && "fit" in layer.fontSize;
+    if (
+      !(proportional && place[size] === undefined && other !== undefined) &&
+      !(isText(layer) && axis === "y") &&
+      !fitted
+    )
+      place[size] =
+        place[size] === undefined
+          ? percent(box[size] + growth, base)
+          : shifted(place[size], growth, base, standing.viewport);
+    if (centred(axis) || standing.inRow) continue;
+    if (edges[axis] < 0 && place[end] === undefined) shift(place, axis, -growth, standing);
+    if (edges[axis] > 0 && place[end] !== undefined)
+      place[end] = shifted(place[end] ?? 0, -growth, base, standing.viewport);
+  }
+  return Math.max(grown.x, leastSize - box.width);
+}
+
+/** Has letters that are fitted to a width fit one that is so much wider. */
+function fit(page: Page, { name, layer, around, viewport }: Standing, growth: number): void {
+  const text = layerOf(page, name) as { fontSize?: unknown } | undefined;
+  if (text && isText(layer) && typeof layer.fontSize === "object" && "fit" in layer.fontSize)
+    text.fontSize = { fit: shifted(layer.fontSize.fit, growth, around.width, viewport) };
+}
 
 /** Has what stood in a group as large as that stand where it stood, in the box around the group. */
 export const outOfGroup =

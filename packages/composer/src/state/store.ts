@@ -218,7 +218,12 @@ export function createComposer(home: Home, kept: Kept) {
       api.rest();
       await reader.know(text);
       const before = get();
-      if (text === before.text) return;
+      if (text === before.text) {
+        // What was typed and not right is taken back.
+        set({ typed: [] });
+        void save();
+        return;
+      }
       const { page, faults } = reader.read(text);
       if (!page) {
         set({ typed: faults });

@@ -72,16 +72,23 @@ export default function TextDrawer() {
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": `Text of ${name}` }),
           EditorView.cspNonce.of(nonce ?? ""),
+          // Whoever goes on elsewhere has typed to the end.
+          EditorView.domEventHandlers({ blur: () => void (typing !== undefined && take()) }),
           EditorView.updateListener.of((update) => {
             const own = update.transactions.some((one) => one.annotation(fromComposer));
             if (update.docChanged && !own) {
               clearTimeout(typing);
-              typing = setTimeout(() => composer.write(editor.state.doc.toString()), rest);
+              typing = setTimeout(take, rest);
             } else if (update.selectionSet && !own && editor.hasFocus) selectAt(editor);
           }),
         ],
       }),
     });
+    function take(): void {
+      clearTimeout(typing);
+      typing = undefined;
+      void composer.write(editor.state.doc.toString());
+    }
     view.current = editor;
     // What is scrolled can be reached without a pointer.
     editor.scrollDOM.tabIndex = 0;
