@@ -22,6 +22,7 @@ export const sentences: Readonly<Record<string, string>> = {
   sideways: "Sideways it goes by the {} of the screen.",
   order: "It is painted as if it were {} deep.",
   locked: "Tools leave it where it is: {}.",
+  bundle: "It is taken hold of together with the bundle {}.",
   hidden: "It is left out: {}.",
   opacity: "Its opacity is {}.",
   rotate: "It is turned by {} degrees.",

@@ -4,13 +4,15 @@ import { lazy, type PointerEvent, Suspense, useEffect, useMemo, useRef, useState
 import { addPictures, filesOf } from "../begin/add-pictures.ts";
 import { all } from "../edit/edit.ts";
 import { layerOf, sceneOf } from "../edit/find.ts";
+import { bundleOf } from "../edit/layers.ts";
 import { type Edges, move, resize, setSubject } from "../edit/place.ts";
 import { setSetting } from "../edit/settings.ts";
 import type { Stands } from "../stage/messages.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { attracted, type Guide, reach } from "./attract.ts";
 import { around, boxOf, shiftedBy } from "./boxes.ts";
-import { Handles } from "./handles.tsx";
+import { boxAround, growAll, inPlace } from "./grow.ts";
+import { corners, Grips, Handles } from "./handles.tsx";
 import { isThere, layersOnScreen, lookAt } from "./pixels.ts";
 import { ghostsOf, type Shown, sceneBox, shownIn } from "./shown.ts";
 import { Words } from "./words.tsx";
@@ -28,6 +30,7 @@ type Gesture =
   | { kind: "press"; at: Point; found: Found; again: boolean; several: boolean }
   | { kind: "move"; at: Point; from: Stands; moved: readonly Shown[]; others: readonly Box[] }
   | { kind: "resize"; at: Point; shown: Shown; edges: Edges }
+  | { kind: "grow"; at: Point; grown: readonly Shown[]; edges: Edges }
   /** Taken hold of beside the point: `by` is how far. */
   | { kind: "subject"; shown: Shown; by: Point }
   | { kind: "frame"; at: Point; several: boolean };
@@ -129,17 +132,17 @@ export function Overlay({
     return { scene: own, layers: [...layers.filter(isSeen), ...layers.filter((layer) => !isSeen(layer))] };
   };
   findAgain.current = () => hover && setHover({ at: hover.at, names: find(hover.at).layers });
+  const bundled = (layer: string, scene: string) =>
+    bundleOf(composer.store.getState().page, { scene, layer });
   const nameOf = (moved: readonly Shown[]) =>
     moved.length === 1 ? `${moved[0]?.name.layer}: place` : `${moved.length} layers: place`;
-  const moveAll = (moved: readonly Shown[], { x, y }: Point) =>
-    all(
-      ...moved.map((one) => {
-        const down = y / one.scale / (1 - one.lags.y);
-        return move([one], { x: x / one.scale + down * one.lags.x, y: down });
-      }),
-    );
+  const moveAll = (moved: readonly Shown[], by: Point) =>
+    all(...moved.map((one) => move([one], inPlace(one, by))));
   const canMove = ({ layer, carried, inRow }: Shown) =>
     !fillsScene(layer) && !inRow && !(carried && layer.layers);
+
+  /** What is resized together. */
+  const together = shown.length > 1 ? shown.filter(canMove) : [];
 
   function onPointerDown(event: PointerEvent<HTMLDivElement>): void {
     if (event.button !== 0 || !stands) return;
@@ -155,13 +158,18 @@ export function Overlay({
       gesture.current = { kind: "subject", shown: only, by };
     } else if (handle && only) {
       const [x = 0, y = 0] = handle.split(" ").map(Number);
-      gesture.current = { kind: "resize", at, shown: only, edges: { x, y } as Edges };
+      const edges = { x, y } as Edges;
+      gesture.current =
+        together.length > 1
+          ? { kind: "grow", at, grown: together, edges }
+          : { kind: "resize", at, shown: only, edges };
     } else {
       const found = find(at);
       const again = found.scene === scene && found.layers.some((layer) => selected.includes(layer));
       gesture.current = { kind: "press", at, found, again, several: event.shiftKey };
       const [top] = found.layers;
-      if (!again && !event.shiftKey) composer.select(top === undefined ? [] : [top], found.scene);
+      if (!again && !event.shiftKey)
+        composer.select(top === undefined ? [] : bundled(top, found.scene), found.scene);
     }
   }
 
@@ -193,6 +201,7 @@ export function Overlay({
       setBy({ moved: held.moved, from: held.from, move: by, guides: to.guides });
       composer.drag(moveAll(held.moved, by));
     } else if (held.kind === "resize") composer.drag(resized(held, at));
+    else if (held.kind === "grow") composer.drag(grown(held, at));
     else if (held.kind === "subject") composer.drag(setSubject(held.shown.name, subjectAt(held, at)));
     else setBy({ frame: boxOf(held.at, at) });
   }
@@ -201,6 +210,9 @@ export function Overlay({
     const share = shown.scale * (shown.pane ? 1 : shown.pose.scale / shown.scale);
     return resize(shown, edges, { x: (at.x - from.x) / share, y: (at.y - from.y) / share });
   };
+
+  const grown = ({ grown, edges, at: from }: Extract<Gesture, { kind: "grow" }>, at: Point) =>
+    growAll(grown, edges, { x: at.x - from.x, y: at.y - from.y });
 
   const subjectAt = ({ shown, by }: Extract<Gesture, { kind: "subject" }>, at: Point) =>
     shareIn(shown, { x: at.x + by.x, y: at.y + by.y });
@@ -211,6 +223,7 @@ export function Overlay({
     const at = pointOf(event);
     if (held?.kind === "move" && by.move) composer.edit(nameOf(held.moved), moveAll(held.moved, by.move));
     else if (held?.kind === "resize") composer.edit(`${held.shown.name.layer}: size`, resized(held, at));
+    else if (held?.kind === "grow") composer.edit(`${held.grown.length} layers: size`, grown(held, at));
     else if (held?.kind === "subject")
       composer.edit(`${held.shown.name.layer}: subject`, setSubject(held.shown.name, subjectAt(held, at)));
     else if (held?.kind === "frame" && by.frame && stands) {
@@ -230,14 +243,16 @@ export function Overlay({
     clicked.current = at;
     if (several) {
       if (top === undefined) return;
-      const others = selected.filter((layer) => layer !== top);
-      composer.select(others.length < selected.length ? others : [...selected, top], found.scene);
+      const own = bundled(top, found.scene);
+      const others = selected.filter((layer) => !own.includes(layer));
+      composer.select(others.length < selected.length ? others : [...selected, ...own], found.scene);
       return;
     }
     if (!again) return;
     const same = last && Math.hypot(at.x - last.x, at.y - last.y) * scale <= slack;
     const current = found.layers.findIndex((layer) => selected.includes(layer));
-    const next = same ? found.layers[(current + 1) % found.layers.length] : top;
+    // Of a bundle the layer that is pressed again is taken alone.
+    const next = same && selected.length === 1 ? found.layers[(current + 1) % found.layers.length] : top;
     composer.select(next === undefined ? [] : [next], found.scene);
   }
 
@@ -351,6 +366,9 @@ export function Overlay({
         </Suspense>
       )}
       {only && !dragging && !writing && <Handles shown={only} scale={scale} />}
+      {together.length > 1 && !dragging && !writing && (
+        <Grips box={boxAround(together)} offered={corners} scale={scale} />
+      )}
       {by.guides?.map(({ axis, at, from, to }) => (
         <i
           key={`${axis} ${at}`}

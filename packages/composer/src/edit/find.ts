@@ -66,6 +66,10 @@ export function freeName(wanted: string, taken: Iterable<string>): string {
 export const namesIn = (page: Page, scene: string): string[] =>
   allLayers(sceneOf(page, scene)?.layers ?? []).map(({ name }) => name);
 
+/** The names of all bundles of a scene. */
+export const bundlesIn = (page: Page, scene: string): Set<string> =>
+  new Set(allLayers(sceneOf(page, scene)?.layers ?? []).flatMap(({ bundle = [] }) => bundle));
+
 /** What people typed or files are called, as a name: letters, digits, - and _, a letter first. */
 export function nameFrom(text: string): string {
   const name = text

@@ -2,6 +2,7 @@ import { type AnyLayer, allLayers, type LayerName, type Page, speedOf } from "lu
 import { isGroup, isRow } from "lumbit/internal";
 import type { Edit } from "./edit.ts";
 import {
+  bundlesIn,
   checkSettings,
   forgetChecks,
   freeName,
@@ -39,6 +40,27 @@ export const flag =
     }
   };
 
+/** Ties layers into a bundle, in which each keeps its depth and its place in the order, or takes them out of theirs. */
+export const bundle =
+  (names: readonly LayerName[], name: string | undefined): Edit =>
+  (page) => {
+    for (const own of names) {
+      const layer = layerOf(page, own);
+      if (!layer) continue;
+      if (name === undefined) delete layer.bundle;
+      else layer.bundle = name;
+    }
+  };
+
+/** A layer and all that are in its bundle. */
+export function bundleOf(page: Page, { scene, layer }: LayerName): string[] {
+  const layers = allLayers(sceneOf(page, scene)?.layers ?? []);
+  const name = layers.find((own) => own.name === layer)?.bundle;
+  return name === undefined
+    ? [layer]
+    : layers.filter(({ bundle }) => bundle === name).map(({ name }) => name);
+}
+
 /** Takes layers away; links to them lead to their scene, and what checks say of them goes along. */
 export const removeLayers =
   (names: readonly LayerName[]): Edit =>
@@ -54,13 +76,18 @@ export const removeLayers =
     }
   };
 
-/** Layers with names that are free in a scene, inner ones too. */
+/** Layers with names that are free in a scene, inner ones too; what is bundled is a bundle of its own there. */
 export function named(page: Page, scene: string, layers: readonly AnyLayer[]): AnyLayer[] {
   const taken = new Set(namesIn(page, scene));
+  const known = bundlesIn(page, scene);
+  const bundles = new Map(
+    [...new Set(layers.flatMap(({ bundle = [] }) => bundle))].map((name) => [name, freeName(name, known)]),
+  );
   const free = (layer: AnyLayer): AnyLayer => {
     const name = freeName(layer.name, taken);
     taken.add(name);
-    const copy = { ...layer, name };
+    const bundle = layer.bundle && bundles.get(layer.bundle);
+    const copy = { ...layer, name, ...(bundle && { bundle }) };
     return isGroup(copy) ? ({ ...copy, layers: copy.layers.map(free) } as AnyLayer) : copy;
   };
   return layers.map(free);

@@ -1,9 +1,19 @@
 import { type AnyLayer, speedOf } from "lumbit/core";
 import { isArranged, isGroup } from "lumbit/internal";
 import type { Edit } from "../edit/edit.ts";
-import { checksGone, checksOf, freeName, layerOf, listOf, namesIn, sceneOf } from "../edit/find.ts";
+import {
+  bundlesIn,
+  checksGone,
+  checksOf,
+  freeName,
+  layerOf,
+  listOf,
+  namesIn,
+  sceneOf,
+} from "../edit/find.ts";
 import {
   addCopies,
+  bundle,
   copiesOf,
   flag,
   group,
@@ -37,6 +47,8 @@ export function layerCommands(composer: Composer): Command[] {
   };
   const hidden = some && layers.every(({ hidden }) => hidden);
   const locked = some && layers.every(({ locked }) => locked);
+  const bundled = some && layers.every(({ bundle }) => bundle !== undefined);
+  const bundleName = freeName("bundle", bundlesIn(page, scene));
   const groupName = freeName("group", namesIn(page, scene));
   const around = first && groupsAround(sceneOf(page, scene)?.layers ?? [], first.layer).at(-1);
   const inRow = around !== undefined && layerOf(page, { scene, layer: around })?.row !== undefined;
@@ -74,6 +86,15 @@ export function layerCommands(composer: Composer): Command[] {
         const said = movingAsOne(groupName, layers);
         if (said) composer.say(said);
       },
+    },
+    {
+      ...{
+        id: "bundle",
+        words: bundled ? "Take out of the bundle" : "Bundle",
+        can: bundled || layers.length > 1,
+      },
+      do: () =>
+        edit(bundled ? "out of the bundle" : "bundled", bundle(names, bundled ? undefined : bundleName)),
     },
     {
       ...{
@@ -128,7 +149,7 @@ function movingAsOne(group: string, layers: readonly AnyLayer[]): string | undef
   const others = layers.filter((layer) => Math.abs(speedOf(layer) - speed) > 0.005);
   if (others.length === 0) return undefined;
   const before = others.map((layer) => `${layer.name} moved at ${speedOf(layer).toFixed(2)}`).join(", ");
-  return `What is in ${group} moves as one now, at ${speed.toFixed(2)} of the page's speed: ${before}. Taken apart, each has its own again.`;
+  return `What is in ${group} moves as one now, at ${speed.toFixed(2)} of the page's speed: ${before}. Taken apart, each has its own again; in a bundle they keep them.`;
 }
 
 /** The command that a key press asks for, in what is no field. */

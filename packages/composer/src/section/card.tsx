@@ -159,6 +159,7 @@ export function saidOf({ layer, top, within }: Card, open: boolean): string {
     ...(isGroup(layer) ? [`${layersIn(layer)}, Enter ${open ? "closes" : "opens"} it`] : []),
     ...(layer.hidden ? ["hidden"] : []),
     ...(layer.locked ? ["locked"] : []),
+    ...(layer.bundle ? [`in the bundle ${layer.bundle}`] : []),
   ];
   return said.join(", ");
 }

@@ -122,6 +122,11 @@ const what = {
     meaning: "Tools leave it where it is.",
     otherwise: "false",
   },
+  bundle: {
+    grammar: name,
+    meaning:
+      "The name of a bundle: in tools the layers of one are taken hold of together, while each keeps its depth.",
+  },
 } as const satisfies Record<string, Setting>;
 
 /** What every layer may have. */
