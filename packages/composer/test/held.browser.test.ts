@@ -21,7 +21,7 @@ const page = {
           place: { left: "20%", top: "40vh", width: "60%", height: "60vh" },
         },
         {
-          ...{ name: "buoy", shape: "ellipse", background: "#c96", depth: 0.4 },
+          ...{ name: "buoy", shape: "ellipse", background: "#c96", depth: 0.8 },
           place: { left: "8%", top: "50vh", width: "26px", height: "26px" },
         },
       ],
@@ -157,6 +157,49 @@ test("several layers are resized together by a corner: each keeps its shape, and
     expect(Math.abs(after[side] - wanted[side]), side).toBeLessThan(0.2);
   expect(place("sea")).toMatchObject({ width: "48%" });
   expect((await composer.boxOn(0, "sea")).width / sea.width).toBeCloseTo(0.8, 1);
+});
+
+test("a bundle is taken hold of together, each layer at its depth, and one of it by another click", async () => {
+  const { page } = composer;
+  const entry = async (words: string) => {
+    await page
+      .getByRole("complementary")
+      .getByRole("button", { name: /^More for/ })
+      .click();
+    await page.getByRole("menuitem", { name: words }).click();
+  };
+  const selected = () => Promise.all(["sea", "buoy"].map((name) => card(name).getAttribute("aria-selected")));
+  await card("sea").click();
+  await card("buoy").click({ modifiers: ["Control"] });
+  await entry("Bundle");
+  await poll(() => layers().map(({ bundle }) => bundle)).toEqual(["bundle", "bundle"]);
+  await page.getByRole("option", { name: "second", exact: true }).click();
+  await page.getByRole("option", { name: "first", exact: true }).click();
+  await composer.atRest();
+  const [sea, buoy] = [middle(await composer.boxOn(0, "sea")), middle(await composer.boxOn(0, "buoy"))];
+  await page.mouse.move(buoy.x, buoy.y);
+  await page.mouse.down();
+  // No edge attracts it.
+  await page.keyboard.down("Alt");
+  await page.mouse.move(buoy.x + 40, buoy.y, { steps: 5 });
+  await page.mouse.up();
+  await page.keyboard.up("Alt");
+  await poll(() => place("buoy")?.left).not.toBe("8%");
+  await composer.saved();
+  await composer.atRest();
+  for (const [layer, before] of [
+    ["sea", sea],
+    ["buoy", buoy],
+  ] as const)
+    expect(
+      (await composer.boxOn(0, layer)).x + (await composer.boxOn(0, layer)).width / 2 - before.x,
+    ).toBeCloseTo(40, 0);
+  expect(layers().map(({ depth }) => depth)).toEqual([0.4, 0.8]);
+  await poll(selected).toEqual(["true", "true"]);
+  await page.mouse.click(buoy.x + 40, buoy.y);
+  await poll(selected).toEqual(["false", "true"]);
+  await entry("Take out of the bundle");
+  await poll(() => layers().map(({ bundle }) => bundle)).toEqual(["bundle", undefined]);
 });
 
 test("Escape lets go of a scene's edge and of a card, and nothing has changed", async () => {

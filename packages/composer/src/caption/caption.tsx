@@ -142,8 +142,8 @@ function Several() {
       <h2>{selected.length} layers</h2>
       <p>{selected.join(", ")}.</p>
       <p>
-        Drag one of them and all of them move. What can be done with them together is under <i>More</i>, below
-        the section.
+        Drag one of them and all of them move; a corner resizes them. <i>More</i> is what can be done with
+        them together.
       </p>
     </>
   );
