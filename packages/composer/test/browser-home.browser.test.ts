@@ -1,12 +1,14 @@
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { zipSync } from "fflate";
+import { unzipSync, zipSync } from "fflate";
 import { defaultViewports, viewportName } from "lumbit/checks";
 import type { Page } from "playwright-core";
+import sharp from "sharp";
 import { afterAll, beforeAll, beforeEach, expect, test } from "vitest";
 import { type Chromium, openChromium } from "../../../test/chromium.ts";
 import { root, temporaryFolder } from "../../../test/command.ts";
 import { faultPages } from "../../../test/fault-pages.ts";
+import { recordedFilm } from "../../../test/film.ts";
 import { serveFolder } from "../../../test/serve.ts";
 import { poll, stagesShow } from "./compose.ts";
 
@@ -95,6 +97,83 @@ test("of two windows neither writes over the other", async () => {
   await other.getByRole("complementary").getByLabel("Name").fill("pier");
   await other.keyboard.press("Enter");
   await poll(() => page.getByRole("option", { name: "pier" }).count()).toBe(1);
+});
+
+/** Puts files into the scene that is shown, as from the menu. */
+async function put(...files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Add a layer" }).click();
+  await page.getByRole("menuitem", { name: /^Pictures/ }).click();
+  await (await chooser).setFiles(files);
+}
+/** What of a layer is on the large stage: how large its picture is in the file, and whether its film can be read. */
+const shown = (layer: string) =>
+  stages()[0]?.evaluate(async (layer) => {
+    const element = document.querySelector<HTMLElement>(`[data-lumbit-layer="${layer}"]`);
+    if (element instanceof HTMLImageElement) return element.naturalWidth;
+    if (!(element instanceof HTMLVideoElement)) return element?.tagName;
+    element.load();
+    await element.play().catch(() => {});
+    return `film of ${element.videoWidth}`;
+  }, layer);
+const takenAway = async () => {
+  await saved();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Take away" }).click();
+  const zip = join(temporaryFolder(), "page.zip");
+  await (await download).saveAs(zip);
+  return zip;
+};
+
+test("pictures of one name are both kept, whatever its letters", async () => {
+  await page.getByRole("button", { name: "An empty page" }).click();
+  await stagesShow({ stages, page });
+  const shot = async (width: number) => ({
+    ...{ name: "SHOT.PNG", mimeType: "image/png" },
+    buffer: await sharp({ create: { width, height: 30, channels: 3, background: "#0a6" } })
+      .png()
+      .toBuffer(),
+  });
+  await put(await shot(40));
+  await card("shot").waitFor();
+  await put(await shot(60));
+  await card("shot-2").waitFor();
+  await poll(async () => [await shown("shot"), await shown("shot-2")]).toEqual([40, 60]);
+  const paths = Object.keys(unzipSync(readFileSync(await takenAway()))).filter((path) => /png$/i.test(path));
+  expect(paths).toHaveLength(2);
+});
+
+test("films come along in a zip, on the clipboard and into another window", async () => {
+  await page.getByRole("button", { name: "An empty page" }).click();
+  await stagesShow({ stages, page });
+  const recorder = await browser.newPage();
+  const film = await recordedFilm(recorder, 64, 40);
+  await recorder.close();
+  await put({ name: "waves.webm", mimeType: "video/webm", buffer: film });
+  await card("waves").waitFor();
+  await poll(() => shown("waves")).toBe("film of 64");
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await card("waves").click();
+  await page.keyboard.press("ControlOrMeta+c");
+  await poll(() => page.evaluate("navigator.clipboard.readText()")).toContain("video/webm");
+  const zip = await takenAway();
+  expect(Object.keys(unzipSync(readFileSync(zip))).filter((path) => path.endsWith(".webm"))).toHaveLength(1);
+  page = await page.context().newPage();
+  await page.goto(served.origin);
+  await openZip(zip);
+  await stagesShow({ stages, page });
+  await poll(() => shown("waves")).toBe("film of 64");
+  page = await page.context().newPage();
+  await page.goto(served.origin);
+  await page.getByRole("button", { name: "An empty page" }).click();
+  await stagesShow({ stages, page });
+  await page
+    .getByRole("group", { name: /^Layers on the/ })
+    .first()
+    .focus();
+  await page.keyboard.press("ControlOrMeta+v");
+  await card("waves").waitFor();
+  await poll(() => shown("waves")).toBe("film of 64");
 });
 
 const faults = faultPages();

@@ -72,10 +72,12 @@ export function createComposer(home: Home, kept: Kept) {
   const { getState: get, setState: set } = store;
   const { tell, glimpse, listen } = createTelling();
 
-  /** When the page was changed the last time, and when the large stage told how it stands. */
+  /** When stages were told of a change the last time, and when the large one told how it stands. */
   let [changedAt, standsAt] = [0, Number.POSITIVE_INFINITY];
+  listen(() => {
+    changedAt = performance.now();
+  });
   store.subscribe((now, before) => {
-    if (now.page !== before.page) changedAt = performance.now();
     if (now.stands?.layout !== before.stands?.layout) standsAt = performance.now();
   });
 
