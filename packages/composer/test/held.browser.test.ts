@@ -202,6 +202,26 @@ test("a bundle is taken hold of together, each layer at its depth, and one of it
   await poll(() => layers().map(({ bundle }) => bundle)).toEqual(["bundle", undefined]);
 });
 
+test("a picture that is dropped right after its scene was made to hold falls where it was dropped", async () => {
+  const { page } = composer;
+  await page.getByRole("complementary").getByRole("button", { name: "say more" }).last().click();
+  await page.getByRole("menuitem", { name: /^hold/ }).click();
+  await poll(() => page.evaluate(() => document.activeElement?.getAttribute("aria-label"))).toBe("hold");
+  const stage = await large().boundingBox();
+  const path = join(temporaryFolder(), "gull.png");
+  writeFileSync(path, await picture(40, 40, "#eee"));
+  const at = { x: (stage?.x ?? 0) + 300, y: (stage?.y ?? 0) + 150 };
+  await page.keyboard.type("60vh");
+  await page.keyboard.press("Enter");
+  await drop([path], at);
+  await card("gull").waitFor();
+  await poll(() => composer.onDisk().scenes[0]).toHaveProperty("hold");
+  await composer.saved();
+  await composer.atRest();
+  const fell = middle(await composer.boxOn(0, "gull"));
+  expect(Math.hypot(fell.x - at.x, fell.y - at.y)).toBeLessThan(2);
+});
+
 test("Escape lets go of a scene's edge and of a card, and nothing has changed", async () => {
   const { page } = composer;
   const before = composer.text();
