@@ -31,6 +31,23 @@ test.each([
   expect(await readPicture("a.svg", svg(attributes))).toEqual({ width, height, extension: "svg" });
 });
 
+test.each([
+  ["a tag that is never closed", `<svg ${'a="b" '.repeat(100_000)}`],
+  ["a value that is never closed", `<svg ${'a="b" '.repeat(100_000)}c="`],
+  ["comments that are never closed", "<!--".repeat(60_000)],
+  ["comments and no picture", "<!-- -->".repeat(60_000)],
+  ["document types without an end", "<!DOCTYPE svg [".repeat(60_000)],
+  ["white space", `<svg${" ".repeat(300_000)}`],
+  ["another root", '<html><svg xmlns="http://www.w3.org/2000/svg"/></html>'],
+])("%s is gone through once, and said", async (_, text) => {
+  expect(await readPicture("a.svg", Buffer.from(text))).toMatch(/is no picture/);
+});
+
+test("what may stand before the root of an SVG file is passed over", async () => {
+  const text = `\ufeff<?xml version="1.0"?>\n<!DOCTYPE svg [ <!ENTITY a "<svg width='1'>"> ]>\n<!-- <svg> --><svg:svg xmlns:svg='http://www.w3.org/2000/svg' title="a > b" width = "80" height="60"\n/>`;
+  expect(await readPicture("a.svg", Buffer.from(text))).toEqual({ width: 80, height: 60, extension: "svg" });
+});
+
 test("a photograph is turned as browsers turn it: one in WebP is not", async () => {
   const turned = (format: "webp" | "jpeg") =>
     plain.clone().withMetadata({ orientation: 6 })[format]().toBuffer();

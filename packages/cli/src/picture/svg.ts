@@ -11,15 +11,10 @@ const usual = { width: 300, height: 150 };
 
 /** How large browsers show an SVG file that stands alone, in px; or why they do not show it. */
 export function svgSize(text: string): Size | string {
-  const root = /<(?:[\w-]+:)?svg\b([^>]*(?:"[^"]*"[^>]*|'[^']*'[^>]*)*)>/.exec(
-    text.replaceAll(/<!--[\s\S]*?-->/g, ""),
-  )?.[1];
+  const root = rootOf(text);
   if (root === undefined) return "is no picture: it has no <svg> element; save it anew as SVG";
-  const attribute = (name: string) => {
-    const found = new RegExp(`(?:^|\\s)${name}\\s*=\\s*(?:"([^"]*)"|'([^']*)')`).exec(root);
-    return found?.[1] ?? found?.[2];
-  };
-  if (!/\sxmlns(?::[\w-]+)?\s*=\s*["']http:\/\/www\.w3\.org\/2000\/svg["']/.test(` ${root}`))
+  const attribute = (name: string) => root.get(name);
+  if (![...root].some(([name, value]) => /^xmlns(:|$)/.test(name) && value === "http://www.w3.org/2000/svg"))
     return 'has no xmlns="http://www.w3.org/2000/svg", without which browsers do not show it; add that to its <svg>';
   const length = (name: string) => {
     const [, number, unit = ""] =
@@ -40,4 +35,48 @@ export function svgSize(text: string): Size | string {
   if (!(size.width >= 0.5 && size.height >= 0.5))
     return "is 0 px large, so nothing of it shows; give its <svg> a width and a height";
   return { width: Math.round(size.width), height: Math.round(size.height) };
+}
+
+/** What may stand before the root element of a file, by how it begins: how it ends. */
+const before = [
+  ["<!--", "-->"],
+  ["<?", "?>"],
+] as const;
+
+/**
+ * The attributes of the root element of an SVG file; nothing where it has none, or its tag is not closed. Goes through the file once,
+ * however broken it is.
+ */
+function rootOf(text: string): Map<string, string> | undefined {
+  let at = text.indexOf("<");
+  while (at >= 0) {
+    const [, ending] = before.find(([beginning]) => text.startsWith(beginning, at)) ?? [];
+    const end = ending === undefined ? doctypeEnd(text, at) : text.indexOf(ending, at);
+    if (end === undefined) return attributesOf(text, at);
+    if (end < 0) return undefined;
+    at = text.indexOf("<", end);
+  }
+  return undefined;
+}
+
+/** Where a document type that begins at a place ends; nothing where none begins. */
+function doctypeEnd(text: string, at: number): number | undefined {
+  if (!text.startsWith("<!", at)) return undefined;
+  const [close, open] = [text.indexOf(">", at), text.indexOf("[", at)];
+  // Its declarations have ends of their own.
+  return open >= 0 && open < close ? text.indexOf(">", text.indexOf("]", open)) : close;
+}
+
+function attributesOf(text: string, start: number): Map<string, string> | undefined {
+  const [tag, attribute] = [/<(?:[\w-]+:)?svg(?=[\s/>])/y, /\s+([\w:.-]+)\s*=\s*(?:"([^"]*)"|'([^']*)')/y];
+  const end = /\s*\/?>/y;
+  tag.lastIndex = start;
+  if (!tag.test(text)) return undefined;
+  const attributes = new Map<string, string>();
+  for (let at = tag.lastIndex; ; at = attribute.lastIndex) {
+    attribute.lastIndex = end.lastIndex = at;
+    const found = attribute.exec(text);
+    if (!found) return end.test(text) ? attributes : undefined;
+    attributes.set(found[1] ?? "", found[2] ?? found[3] ?? "");
+  }
 }
