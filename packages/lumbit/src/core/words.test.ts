@@ -62,6 +62,15 @@ test("texts are strong, emphasized and links as CommonMark says", () => {
   );
 });
 
+test.each(["[a](", "*a", "**a*", "_a_b", "[", "](", "[a](b)[", "*a **b ", "[*a](b) _c* "])(
+  "%s over and over is read in one go, as the reference reads it",
+  (piece) => {
+    expect(runsOf(`x${piece.repeat(60)}x`)).toEqual(referenceRuns(`x${piece.repeat(60)}x`));
+    // In a time that grows with its square, or faster, this would not end.
+    expect(plainText(piece.repeat(100_000)).length).toBeGreaterThan(0);
+  },
+);
+
 test("what means nothing stays as it is, and a text without marks is one run", () => {
   expect(runsOf("Low water at 4 * 3 o'clock, snake_case_words, [see] (there)")).toHaveLength(1);
   expect(runsOf("**Low** *water*, [the log](#log)")).toEqual([

@@ -29,12 +29,13 @@ const white = /\s/u;
  */
 export function runsOf(source: string): Run[] {
   if (!isMarkedUp(source)) return [{ text: source }];
+  const unmarked = /[^\\*_[\]]+/y;
   const nodes: Node[] = [];
   /** Brackets that a link may begin with, by where they stand among the nodes. */
   const brackets: { at: number; isActive: boolean }[] = [];
   const letters = (text: string) => {
     const last = nodes.at(-1);
-    if (last && !last.marks && last.href === undefined && !brackets.some(({ at }) => at === nodes.length - 1))
+    if (last && !last.marks && last.href === undefined && brackets.at(-1)?.at !== nodes.length - 1)
       last.text += text;
     else nodes.push({ text });
   };
@@ -62,12 +63,14 @@ export function runsOf(source: string): Run[] {
       }
       const inside = nodes.splice(bracket.at).slice(1);
       emphasize(inside);
-      nodes.push(...inside.map((node) => ({ ...node, href: address.href })));
-      // A link has no other in it.
-      for (const other of brackets) other.isActive = false;
+      for (const node of inside) nodes.push({ ...node, href: address.href });
+      // A link has no other in it; those before an inactive one are inactive too.
+      for (let last = brackets.length - 1; brackets[last]?.isActive; last--)
+        (brackets[last] as { isActive: boolean }).isActive = false;
       at = address.end;
     } else {
-      const [plain] = /^[^\\*_[\]]+/.exec(source.slice(at)) ?? [sign];
+      unmarked.lastIndex = at;
+      const [plain] = unmarked.exec(source) ?? [sign];
       letters(plain);
       at += plain.length;
     }
@@ -84,10 +87,17 @@ export const plainText = (source: string): string =>
 
 const isEscapable = (sign = "") => /[!-/:-@[-`{-~]/.test(sign);
 
+/** So many parentheses stand in each other in an address; CommonMark asks for three at least. */
+const mostNested = 32;
+
 /** The address of a link in parentheses, which stand in it in pairs, and where it ends. */
 function addressAt(source: string, from: number): { href: string; end: number } | undefined {
   if (source[from] !== "(") return undefined;
-  const past = (at: number) => at + (/^\s*/.exec(source.slice(at))?.[0].length ?? 0);
+  const past = (at: number) => {
+    let end = at;
+    while (white.test(source[end] ?? "")) end++;
+    return end;
+  };
   let at = past(from + 1);
   const isBracketed = source[at] === "<";
   if (isBracketed) at++;
@@ -95,7 +105,7 @@ function addressAt(source: string, from: number): { href: string; end: number } 
   for (let depth = 0; at < source.length; at++) {
     const sign = source[at] as string;
     if (isBracketed ? /[<>\n]/.test(sign) : /[\s\u007f]/.test(sign) || sign < " ") break;
-    if (!isBracketed && sign === "(") depth++;
+    if (!isBracketed && sign === "(" && ++depth > mostNested) return undefined;
     if (!isBracketed && sign === ")" && depth-- === 0) break;
     if (sign === "\\" && isEscapable(source[at + 1])) at++;
     href += source[at];
@@ -121,28 +131,47 @@ function marksAt(source: string, at: number, end: number, sign: "*" | "_"): NonN
   };
 }
 
-/** Makes strong and emphasized what stands between marks; marks that are left over are letters. */
+/**
+ * Makes strong and emphasized what stands between marks; marks that are left over are letters. Goes over them once, by the stack of
+ * CommonMark's appendix: what stands between a pair leaves it, and where no opening was found none is looked for again.
+ */
 function emphasize(nodes: Node[]): void {
-  for (let close = 0; close < nodes.length; close++) {
-    const closing = nodes[close]?.marks;
-    while (closing?.closes && closing.left > 0) {
-      const open = nodes.findLastIndex(
-        ({ marks }, index) => index < close && marks !== undefined && isPair(marks, closing),
-      );
+  const openings: number[] = [];
+  const searched = new Map<string, number>();
+  /** How many pairs of each kind begin before a node, less those that have ended. */
+  const begun = { strong: new Int32Array(nodes.length + 1), emphasized: new Int32Array(nodes.length + 1) };
+  for (const [close, { marks: closing }] of nodes.entries()) {
+    if (!closing) continue;
+    const kind = `${closing.sign} ${closing.opens} ${closing.length % 3}`;
+    while (closing.closes && closing.left > 0) {
+      const bottom = searched.get(kind) ?? -1;
+      const isOpening = (index: number) => {
+        const { marks } = nodes[index] as Node;
+        return index <= bottom || (marks !== undefined && isPair(marks, closing));
+      };
+      const at = openings.findLastIndex(isOpening);
+      const open = openings[at] ?? -1;
       const opening = nodes[open]?.marks;
-      if (!opening) break;
+      if (!opening || open <= bottom) {
+        searched.set(kind, close - 1);
+        break;
+      }
       const most = Math.min(opening.left, closing.left) >= 2 ? 2 : 1;
       opening.left -= most;
       closing.left -= most;
-      for (const node of nodes.slice(open + 1, close)) {
-        if (most === 2) node.strong = true;
-        else node.emphasized = true;
-        // What stands between is inside: nothing outside pairs with it any more.
-        if (node.marks) Object.assign(node.marks, { opens: false, closes: false });
-      }
+      const pairs = most === 2 ? begun.strong : begun.emphasized;
+      pairs[open + 1] = (pairs[open + 1] ?? 0) + 1;
+      pairs[close] = (pairs[close] ?? 0) - 1;
+      openings.length = opening.left > 0 ? at + 1 : at;
     }
+    if (closing.opens && closing.left > 0) openings.push(close);
   }
-  for (const node of nodes) {
+  let [strong, emphasized] = [0, 0];
+  for (const [index, node] of nodes.entries()) {
+    strong += begun.strong[index] ?? 0;
+    emphasized += begun.emphasized[index] ?? 0;
+    if (strong > 0) node.strong = true;
+    if (emphasized > 0) node.emphasized = true;
     if (!node.marks) continue;
     node.text = node.marks.sign.repeat(node.marks.left);
     delete node.marks;

@@ -178,6 +178,15 @@ test("copies of copies of copies come to an end that is said", () => {
   );
 });
 
+test("parts of parts that are ever more come to an end that is said, and nothing else is", () => {
+  const levels = Array.from({ length: 31 }, (_, level) => {
+    const layers = ["left", "right"].map((name) => ({ name, part: `p${level + 1}` }));
+    return [`p${level}`, level < 30 ? { layers } : { text: "o" }] as const;
+  });
+  const page = file([{ name: "pier", layers: [{ name: "root", part: "p0" }] }], Object.fromEntries(levels));
+  expect(faults(page)).toEqual([expect.stringContaining("more than 20000 scenes and layers")]);
+});
+
 test("however wrong parts and copies are, there are faults and no crash", () => {
   const value = fc.jsonValue({ maxDepth: 2 });
   const wrong = fc.record(

@@ -9,6 +9,8 @@ import { type Path, pointer } from "./source.ts";
 /** A page file with its parts and copies written out. */
 export interface Expanded {
   document: unknown;
+  /** Whether more comes of it than any page has, of which only the first is written out. */
+  isCutOff: boolean;
   /** Where what stands at a path of it is written. */
   origin(path: Path): Path;
   /** What is wrong with parts and copies, at paths of the page file. */
@@ -38,7 +40,7 @@ const isWritten = (entry: Entry): entry is Written => "own" in entry;
 
 /** Writes the parts and copies of a parsed page file out, however wrong the rest of it is. */
 export function expand(document: unknown): Expanded {
-  if (!isObject(document)) return { document, origin: (path) => path, breaches: [] };
+  if (!isObject(document)) return { document, isCutOff: false, origin: (path) => path, breaches: [] };
   const { parts: given, ...rest } = document;
   const parts = isObject(given) ? given : {};
   const breaches: Breach[] = [];
@@ -197,6 +199,7 @@ export function expand(document: unknown): Expanded {
     : rest.scenes;
   return {
     document: "scenes" in rest ? { ...rest, scenes } : rest,
+    isCutOff: made >= most,
     breaches,
     origin(path) {
       for (let length = path.length; length > 0; length--) {

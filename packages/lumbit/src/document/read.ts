@@ -38,9 +38,10 @@ export function readPage(text: string, file = "page.json", shared?: SharedFile):
         references: referencesIn(whole.document),
       };
     source.elsewhere = whole.elsewhere;
-    const { document, origin, breaches } = expand(whole.document);
+    const { document, isCutOff, origin, breaches } = expand(whole.document);
     for (const { path, message } of breaches) faults.push(source.fault(path, message, "key"));
     source.origin = origin;
+    if (isCutOff) return { faults: faults as [Fault, ...Fault[]], source, references };
     references = referencesIn(document);
     const result = pageSchema.safeParse(document);
     if (!result.success)
