@@ -3,7 +3,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { temporaryFolder } from "../../../test/command.ts";
-import { composed, poll } from "./compose.ts";
+import { composed, poll, stagesShow } from "./compose.ts";
 
 /** What is dropped from outside, and what is taken hold of and let go again, each with a real pointer. */
 const picture = (width: number, height: number, background: string) =>
@@ -204,6 +204,10 @@ test("a bundle is taken hold of together, each layer at its depth, and one of it
 
 test("a picture that is dropped right after its scene was made to hold falls where it was dropped", async () => {
   const { page } = composer;
+  // Advice that comes and goes has the stages move.
+  await page.evaluate(() => localStorage.setItem("lumbit-hints", '["play", "depth", "place"]'));
+  await page.reload();
+  await stagesShow(composer);
   await page.getByRole("complementary").getByRole("button", { name: "say more" }).last().click();
   await page.getByRole("menuitem", { name: /^hold/ }).click();
   await poll(() => page.evaluate(() => document.activeElement?.getAttribute("aria-label"))).toBe("hold");

@@ -29,11 +29,11 @@ export function connect(
   };
   const show = () => {
     const { page, assets, blobs, moment } = store.getState();
-    tell({ kind: "show", page, assets, blobs, as, at: moment });
+    tell({ kind: "show", page, assets, blobs, as, at: moment, changes: composer.changes() });
   };
   show();
   const forget = [
-    composer.onPatches((patches) => tell({ kind: "patch", patches })),
+    composer.onPatches((patches) => tell({ kind: "patch", patches, changes: composer.changes() })),
     store.subscribe(({ moment, assets }, before) => {
       if (assets !== before.assets) show();
       if (moment !== before.moment) tell({ kind: "scroll", to: moment });

@@ -120,7 +120,7 @@ function firstToShow(opened: Kept | Beginning) {
   // Who writes parts and copies out, and knows what is shared, is the app.
   if (/"(parts|copies|shared)"\s*:/.test(opened.text)) return undefined;
   const { $schema: _, ...page } = JSON.parse(opened.text);
-  return { kind: "show" as const, page, assets: opened.assets, blobs: {}, at: firstMoment(page) };
+  return { kind: "show" as const, page, assets: opened.assets, blobs: {}, at: firstMoment(page), changes: 0 };
 }
 
 /** Puts the frame of a screen at its place: one that was begun, or a new one. */

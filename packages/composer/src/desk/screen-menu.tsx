@@ -33,9 +33,12 @@ export function ScreenMenu({ screen, index }: { screen: Screen; index: number })
     <Commands label={`The ${name}`} commands={commands} className="plain">
       {name}{" "}
       <span className="quiet">
-        {width} × {height}
-        {as === "still" && ", less motion and print"}
-        {as === "scriptless" && ", without script"}
+        <span className="size">
+          {width} × {height}
+          {as && ", "}
+        </span>
+        {as === "still" && "less motion and print"}
+        {as === "scriptless" && "without script"}
       </span>
     </Commands>
   );

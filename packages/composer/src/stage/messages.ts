@@ -20,12 +20,14 @@ export function firstMoment({ scenes }: Page): Moment {
 export interface Stands {
   layout: PageLayout;
   scroll: number;
+  /** How many changes of the page it has been told of. */
+  changes: number;
 }
 
 /** What a stage is told. */
 export type ToStage =
-  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; as: Screen["as"]; at: Moment }
-  | { kind: "patch"; patches: readonly Patch[] }
+  | { kind: "show"; page: Page; assets: Assets; blobs: Blobs; as: Screen["as"]; at: Moment; changes: number }
+  | { kind: "patch"; patches: readonly Patch[]; changes: number }
   | { kind: "scroll"; to: Moment }
   | { kind: "scrollBy"; y: number };
 

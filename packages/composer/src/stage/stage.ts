@@ -18,6 +18,10 @@ let shown: { page: Page; as: Screen["as"]; live: MountedPage } | undefined;
 /** What was shown last as a whole, while nothing of it has changed. */
 let whole: object | undefined;
 let tell: (message: FromStage) => void = () => {};
+/** How many changes what is shown has in it. */
+let changes = 0;
+/** The moment that was scrolled to last, by the composer or by hand. */
+let moment: Moment | undefined;
 /** Where the composer has scrolled to: what comes of that is not told back. */
 let told: number | undefined;
 
@@ -34,16 +38,21 @@ let before: Promise<void> = Promise.resolve();
 
 async function follow(data: ToStage): Promise<void> {
   if (data.kind === "show") {
-    const { kind: _, at, ...next } = data;
+    const { kind: _, at, changes: told, ...next } = data;
     // The composer says again what was said before it was there, as a rule.
-    if (dequal(next, whole)) arrived();
+    const isSame = dequal(next, whole);
+    // What comes to a page that is looked at moves nothing of it.
+    const stays = !isSame && shown?.as === data.as && dequal(at, moment);
+    if (isSame) arrived();
     else await show(data.page, data.as, reached(data.assets, data.blobs));
     whole = next;
+    changes = told;
     // Before anything is drawn: to draw the top of the page first would take as long again.
-    scrollToMoment(at);
+    if (!stays) scrollToMoment(at);
     void picturesInView().then(() => tell({ kind: "shown" }));
   } else if (data.kind === "patch" && shown) {
     whole = undefined;
+    changes = data.changes;
     change(applyPatches(shown.page, data.patches));
   }
   if (data.kind === "scrollBy") scrollBy({ top: data.y, behavior: "instant" });
@@ -59,7 +68,9 @@ addEventListener("scroll", () => {
   if (told !== undefined && Math.abs(scrollY - told) < 1) return;
   told = undefined;
   const to = momentHere();
-  if (to) tell({ kind: "scrolled", to });
+  if (!to) return;
+  moment = to;
+  tell({ kind: "scrolled", to });
 });
 addEventListener("resize", tellSoon);
 document.fonts.addEventListener("loadingdone", tellSoon);
@@ -155,7 +166,9 @@ function tellSoon(): void {
   waiting = setTimeout(
     () =>
       inFrame(() =>
-        setTimeout(() => shown && tell({ kind: "stands", layout: shown.live.layout(), scroll: scrollY })),
+        setTimeout(
+          () => shown && tell({ kind: "stands", layout: shown.live.layout(), scroll: scrollY, changes }),
+        ),
       ),
     rest,
   );
@@ -188,7 +201,9 @@ function scrollToNext(): void {
   next = undefined;
 }
 
-function scrollToMoment({ scene: name, share }: Moment): void {
+function scrollToMoment(to: Moment): void {
+  const { scene: name, share } = to;
+  moment = to;
   const scene = scenes().find(({ dataset }) => dataset.lumbitScene === name);
   if (!scene) return;
   const { start, length } = passageOf(scene);

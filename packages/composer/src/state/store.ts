@@ -25,9 +25,8 @@ export type Composer = ReturnType<typeof createComposer>;
 /** After which time what could not be written is tried again, in ms. */
 const triedAgain = 4000;
 
-/** A stage tells how it stands no sooner than this after a change, in ms; and how long that is waited for. */
-const stageRest = 50;
-const stagePatience = 1000;
+/** How long a stage is waited for that has to tell how it stands, in ms: one that does not answer holds nobody up for ever. */
+const stagePatience = 10_000;
 
 /** How long after a key an intention ends, in ms. */
 const keysRest = 600;
@@ -70,16 +69,7 @@ export function createComposer(home: Home, kept: Kept) {
     beside: faults.length > 0 ? "text" : "caption",
   }));
   const { getState: get, setState: set } = store;
-  const { tell, glimpse, listen } = createTelling();
-
-  /** When stages were told of a change the last time, and when the large one told how it stands. */
-  let [changedAt, standsAt] = [0, Number.POSITIVE_INFINITY];
-  listen(() => {
-    changedAt = performance.now();
-  });
-  store.subscribe((now, before) => {
-    if (now.stands?.layout !== before.stands?.layout) standsAt = performance.now();
-  });
+  const { tell, changes, glimpse, listen } = createTelling();
 
   let version = kept.version;
   /** What was last written, or is there: what differs from it is unsaved. */
@@ -146,6 +136,7 @@ export function createComposer(home: Home, kept: Kept) {
   const api = {
     store,
     onPatches: listen,
+    changes,
     /** Makes an edit that is one intention with those of the same name right before it: keys that are pressed again and again. */
     goOn(name: string, edit: Edit): void {
       if (going?.name !== name) api.rest();
@@ -334,14 +325,16 @@ export function createComposer(home: Home, kept: Kept) {
     stands: (stands: Stands) => set({ stands }),
     /** How the page stands on the large stage once what was changed has come there. */
     standsNow(): Promise<Stands | undefined> {
-      if (standsAt - changedAt > stageRest) return Promise.resolve(get().stands);
+      const wanted = changes();
+      const isThere = () => (get().stands?.changes ?? wanted) >= wanted;
+      if (isThere()) return Promise.resolve(get().stands);
       return new Promise((done) => {
         const end = () => {
           forget();
           clearTimeout(late);
           done(get().stands);
         };
-        const forget = store.subscribe(() => standsAt - changedAt > stageRest && end());
+        const forget = store.subscribe(() => isThere() && end());
         const late = setTimeout(end, stagePatience);
       });
     },

@@ -8,7 +8,11 @@ type Listener = (patches: readonly Patch[]) => void;
 /** Tells stages of changes, and has them show another page for a moment: whatever is told next takes that back first. */
 export function createTelling() {
   const listeners = new Set<Listener>();
-  const send = (patches: readonly Patch[]) => listeners.forEach((listener) => void listener(patches));
+  let changes = 0;
+  const send = (patches: readonly Patch[]) => {
+    changes++;
+    listeners.forEach((listener) => void listener(patches));
+  };
   /** The page, while another one is shown. */
   let behind: Page | undefined;
   const tell = (patches: readonly Patch[]): void => {
@@ -21,6 +25,8 @@ export function createTelling() {
   };
   return {
     tell,
+    /** How many changes have been told. */
+    changes: () => changes,
     glimpse(page: Page, other: Page | undefined): void {
       tell([]);
       if (!other) return;
