@@ -1,6 +1,6 @@
 import type { Box } from "lumbit/core";
 
-interface Point {
+export interface Point {
   x: number;
   y: number;
 }

@@ -1,13 +1,8 @@
 import type { Box } from "lumbit/core";
 import { all, type Edit } from "../edit/edit.ts";
 import { type Edges, grow } from "../edit/place.ts";
-import { around } from "./boxes.ts";
+import { around, type Point } from "./boxes.ts";
 import type { Shown } from "./shown.ts";
-
-interface Point {
-  x: number;
-  y: number;
-}
 
 /** The box around layers that are resized together. */
 export const boxAround = (layers: readonly Shown[]): Box =>

@@ -10,7 +10,7 @@ import { setSetting } from "../edit/settings.ts";
 import type { Stands } from "../stage/messages.ts";
 import { useComposed, useComposer } from "../state/context.ts";
 import { attracted, type Guide, reach } from "./attract.ts";
-import { around, boxOf, shiftedBy } from "./boxes.ts";
+import { around, boxOf, type Point, shiftedBy } from "./boxes.ts";
 import { boxAround, growAll, inPlace } from "./grow.ts";
 import { corners, Grips, Handles } from "./handles.tsx";
 import { isThere, layersOnScreen, lookAt } from "./pixels.ts";
@@ -19,11 +19,6 @@ import { Words } from "./words.tsx";
 import "./overlay.css";
 
 const MarksOnStage = lazy(async () => ({ default: (await import("../findings/marks.tsx")).MarksOnStage }));
-
-interface Point {
-  x: number;
-  y: number;
-}
 
 /** What a hand is doing on a stage. Points are in px of its screen. */
 type Gesture =
